@@ -1,0 +1,55 @@
+package wildflourish.core.instrument;
+
+import java.util.ArrayList;
+import java.util.List;
+
+/** The holes of a wind instrument from the mouth down, each closed, open or half closed; written {@code XXXOOO}. */
+public record Fingering(List<Hole> holes) {
+    public Fingering {
+        holes = List.copyOf(holes);
+    }
+
+    public static Fingering parse(String text) {
+        return new Fingering(text.chars().mapToObj(sign -> Hole.of((char) sign)).toList());
+    }
+
+    /** The state of a hole, counted from 1 at the mouth. */
+    public Hole at(int hole) {
+        return holes.get(hole - 1);
+    }
+
+    /** The same fingering with one hole changed; holes count from 1. */
+    public Fingering with(int hole, Hole state) {
+        if (at(hole) == state) {
+            return this;
+        }
+        List<Hole> changed = new ArrayList<>(holes);
+        changed.set(hole - 1, state);
+        return new Fingering(changed);
+    }
+
+    public boolean isAll(Hole state) {
+        return holes.stream().allMatch(state::equals);
+    }
+
+    public boolean has(Hole state) {
+        return holes.contains(state);
+    }
+
+    /** Number of the first hole from the mouth that is not closed, 0 when all are. */
+    public int firstOpen() {
+        for (int i = 0; i < holes.size(); i++) {
+            if (holes.get(i) != Hole.CLOSED) {
+                return i + 1;
+            }
+        }
+        return 0;
+    }
+
+    @Override
+    public String toString() {
+        StringBuilder text = new StringBuilder();
+        holes.forEach(hole -> text.append(hole.sign()));
+        return text.toString();
+    }
+}

@@ -1,0 +1,158 @@
+package wildflourish.core.instrument;
+
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.TreeMap;
+import wildflourish.core.music.FingeredPitch;
+import wildflourish.core.music.SoundingPitch;
+import wildflourish.core.music.WrittenPitch;
+import wildflourish.core.table.Row;
+import wildflourish.core.table.Table;
+
+/** An instrument: its chart of fingerings, what its fingers can do to each note, its reading and its schools. Built from tables. */
+public final class Instrument {
+    private static final List<Instrument> ALL = Table.load("instruments.table").rows().stream()
+            .map(Instrument::from)
+            .toList();
+    /** A hole covered below the first open one flattens the note; two or more make about a semitone (from memory, low trust). */
+    private static final int[] CENTS_BY_COVERED = {0, -50, -100, -120, -140, -160};
+
+    private final String id;
+    private final String name;
+    private final Reading reading;
+    private final List<School> schools;
+    private final Map<FingeredPitch, ChartRow> chart = new HashMap<>();
+    private final Map<FingeredPitch, Gracing> gracings = new HashMap<>();
+    private final Map<Breath, Map<Fingering, FingeredPitch>> sounds = new HashMap<>();
+
+    private Instrument(String id, String name, Reading reading, List<School> schools) {
+        this.id = id;
+        this.name = name;
+        this.reading = reading;
+        this.schools = List.copyOf(schools);
+    }
+
+    private static Instrument from(Row row) {
+        Instrument instrument = new Instrument(
+                row.text("id"),
+                row.text("name"),
+                row.read("reading", Reading::of),
+                row.words("schools").stream().map(School::of).toList());
+        instrument.read(row.text("chart"));
+        return instrument;
+    }
+
+    private void read(String chartName) {
+        for (Row row : Table.load("instruments/" + chartName + ".chart").rows()) {
+            ChartRow note = ChartRow.from(row);
+            if (chart.put(note.pitch(), note) != null) {
+                throw row.fault("a second row for " + note.pitch());
+            }
+            addSound(note);
+        }
+        for (Row row : Table.load("instruments/" + chartName + ".gracings").rows()) {
+            Gracing gracing = Gracing.from(row);
+            if (!chart.containsKey(gracing.pitch())) {
+                throw row.fault("the chart has no " + gracing.pitch());
+            }
+            gracings.put(gracing.pitch(), gracing);
+        }
+    }
+
+    private void addSound(ChartRow note) {
+        Map<Fingering, FingeredPitch> register = sounds.computeIfAbsent(note.breath(), breath -> new HashMap<>());
+        register.putIfAbsent(note.usual(), note.pitch());
+        note.alternates().forEach(alternate -> register.putIfAbsent(alternate, note.pitch()));
+    }
+
+    public static List<Instrument> all() {
+        return ALL;
+    }
+
+    /** Throws IllegalArgumentException, naming those there are, for an instrument that is in no table. */
+    public static Instrument of(String id) {
+        return ALL.stream()
+                .filter(instrument -> instrument.id.equals(id))
+                .findFirst()
+                .orElseThrow(() -> new IllegalArgumentException("there is no instrument “" + id + "”; there are "
+                        + String.join(", ", ALL.stream().map(Instrument::id).toList())));
+    }
+
+    public String id() {
+        return id;
+    }
+
+    public String name() {
+        return name;
+    }
+
+    public Reading reading() {
+        return reading;
+    }
+
+    public List<School> schools() {
+        return schools;
+    }
+
+    /** The chart from its lowest note up. */
+    public List<ChartRow> chart() {
+        Map<Integer, ChartRow> sorted = new TreeMap<>();
+        chart.forEach((pitch, row) -> sorted.put(pitch.midi(), row));
+        return List.copyOf(sorted.values());
+    }
+
+    /** How a written pitch is fingered; empty when the instrument does not have it. */
+    public Optional<ChartRow> rowOf(WrittenPitch written) {
+        return Optional.ofNullable(chart.get(reading.fingered(written)));
+    }
+
+    /** What fingers can do to a note of the chart; empty when nothing is recorded. */
+    public Optional<Gracing> gracingOf(FingeredPitch pitch) {
+        return Optional.ofNullable(gracings.get(pitch));
+    }
+
+    /**
+     * What a fingering sounds in a register. One that is in the chart sounds its note; any other sounds the note of its first open hole,
+     * flattened by the holes covered below it (low trust: it is a passing chirp, never held).
+     */
+    public SoundingPitch soundOf(Fingering fingering, Breath breath) {
+        Map<Fingering, FingeredPitch> register = sounds.getOrDefault(breath, Map.of());
+        FingeredPitch charted = register.get(fingering);
+        if (charted != null) {
+            return reading.sounding(charted);
+        }
+        int open = fingering.firstOpen();
+        Fingering plain = fingering;
+        int covered = 0;
+        for (int hole = open + 1; open > 0 && hole <= fingering.holes().size(); hole++) {
+            covered += fingering.at(hole) == Hole.CLOSED ? 1 : 0;
+            plain = plain.with(hole, Hole.OPEN);
+        }
+        FingeredPitch base = register.get(plain);
+        if (base == null) {
+            throw new IllegalArgumentException(name + " has no pitch for " + fingering + " " + breath);
+        }
+        return reading.sounding(base).plusCents(CENTS_BY_COVERED[Math.min(covered, CENTS_BY_COVERED.length - 1)]);
+    }
+
+    /** The chart's note whose lowest open hole is the one lifted: how a cut by that finger is written by custom. */
+    public FingeredPitch writtenForLift(int hole, Breath breath) {
+        Fingering above = Fingering.parse("X".repeat(hole - 1) + "O".repeat(holes() - hole + 1));
+        FingeredPitch pitch = sounds.getOrDefault(breath, Map.of()).get(above);
+        if (pitch == null) {
+            throw new IllegalArgumentException(name + " has no note " + above + " " + breath);
+        }
+        return pitch;
+    }
+
+    public int holes() {
+        return chart.values().iterator().next().usual().holes().size();
+    }
+
+    @Override
+    public String toString() {
+        return id;
+    }
+}

@@ -1,0 +1,2 @@
+/** Fingerings, charts and readings of instruments, as data. Uses music and table. */
+package wildflourish.core.instrument;

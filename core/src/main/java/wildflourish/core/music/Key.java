@@ -1,0 +1,74 @@
+package wildflourish.core.music;
+
+import java.util.EnumMap;
+import java.util.Map;
+
+/**
+ * A key: its name and what each step carries.
+ *
+ * @param name as people say it: {@code D major}, {@code pipe scale}
+ * @param fifths sharps (positive) or flats (negative) that the signature shows, −7 to 7
+ * @param extra explicit accidentals that the tune adds to or changes in the signature, shown after it
+ * @param hidden accidentals that hold but are not shown, as for the nine-note chanter
+ */
+public record Key(String name, int fifths, Map<Step, Integer> extra, Map<Step, Integer> hidden) {
+    private static final Step[] SHARPS = {Step.F, Step.C, Step.G, Step.D, Step.A, Step.E, Step.B};
+    public static final Key C_MAJOR = of(Step.C, 0, Mode.MAJOR);
+
+    public Key {
+        if (fifths < -7 || fifths > 7) {
+            throw new IllegalArgumentException("a signature has at most seven signs: " + fifths);
+        }
+        extra = Map.copyOf(extra);
+        hidden = Map.copyOf(hidden);
+    }
+
+    /** The key on a tonic: {@code of(E, 0, DORIAN)} has two sharps. Throws IllegalArgumentException past seven signs. */
+    public static Key of(Step tonic, int tonicAlter, Mode mode) {
+        int index = java.util.Arrays.asList(SHARPS).indexOf(tonic) - 1;
+        int fifths = index + 7 * tonicAlter + mode.fifthsFromMajor();
+        String name = new WrittenPitch(tonic, tonicAlter, 4).letter() + " " + mode.word();
+        return new Key(name, fifths, Map.of(), Map.of());
+    }
+
+    /** No signature and no tonic: every step natural. */
+    public static Key none() {
+        return new Key("no key", 0, Map.of(), Map.of());
+    }
+
+    /** The nine-note chanter's scale, F and C sharp; with {@code shown} false they hold without a signature ({@code K:HP}). */
+    public static Key pipes(boolean shown) {
+        return shown
+                ? new Key("pipe scale", 2, Map.of(Step.G, 0), Map.of())
+                : new Key("pipe scale", 0, Map.of(), Map.of(Step.F, 1, Step.C, 1));
+    }
+
+    public Key withExtra(Map<Step, Integer> accidentals) {
+        return accidentals.isEmpty() ? this : new Key(name, fifths, accidentals, hidden);
+    }
+
+    /** Semitones that a step is altered by when nothing else is written: 1 for F in D major. */
+    public int alterOf(Step step) {
+        return alters().getOrDefault(step, 0);
+    }
+
+    /** Every altered step with its semitones. */
+    public Map<Step, Integer> alters() {
+        Map<Step, Integer> alters = new EnumMap<>(Step.class);
+        for (int i = 0; i < Math.abs(fifths); i++) {
+            alters.put(fifths > 0 ? SHARPS[i] : SHARPS[6 - i], fifths > 0 ? 1 : -1);
+        }
+        alters.putAll(hidden);
+        alters.putAll(extra);
+        return alters;
+    }
+
+    /** The steps of the plain signature in the order they are drawn. */
+    public java.util.List<Step> signatureSteps() {
+        java.util.List<Step> steps = new java.util.ArrayList<>();
+        for (int i = 0; i < Math.abs(fifths); i++) {
+            steps.add(fifths > 0 ? SHARPS[i] : SHARPS[6 - i]);
+        }
+        return java.util.List.copyOf(steps);
+    }
+}

@@ -1,0 +1,30 @@
+/**
+ * The heart of Wild Flourish: tunes, ornaments, fingerings, timing and engraving, with no interface, no file access and no library but
+ * the JDK.
+ *
+ * <p>One package, one job; each may use only those above it:
+ *
+ * <pre>
+ * problem       what went wrong with a user's text, as a value with a place and a hint
+ * music         exact time, written / fingered / sounding pitch, key, metre, tempo
+ * table         the strict loader of the commented tables in the resources
+ * tune          the plain melody: notes with an identity, bars, form, order of playing
+ * instrument    fingerings, charts and readings, from tables
+ * ornament      the shapes of ornaments and the time they need, from tables
+ * version       what a teacher places: placements, spots, versions, stairs, lessons, books, and every change to them
+ * placing       which ornament fits a spot and why (predicates over the facts of the spot)
+ * performance   a version worked out into moments, fingers, tongue and breath: the realisation
+ * words         the one place where reasons, refusals, gestures and remarks become sentences
+ * sound         the sounding line of a realisation as samples
+ * engraving     a tune or a version laid out as a display list, for any painter
+ * </pre>
+ *
+ * <p>Data flows one way: tune → version → realisation → pictures, sound and written-out notes. Nothing but {@code performance} works an
+ * ornament out.
+ *
+ * <p>Verbs: {@code of} builds from parts, {@code parse} reads the form {@code toString} writes, {@code from} converts, {@code with}
+ * returns a changed copy (the same instance when nothing changes), {@code plus}/{@code minus}/{@code times} calculate, {@code at} looks
+ * up. No method takes or returns null; a list that is returned cannot be changed. A programmer's mistake throws an exception that names
+ * subject, rule and value; a user's mistake is returned as a {@link wildflourish.core.problem.Problem}.
+ */
+package wildflourish.core;

@@ -1,0 +1,96 @@
+package wildflourish.core.performance;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import wildflourish.core.instrument.Hole;
+import wildflourish.core.music.Fraction;
+import wildflourish.core.ornament.Times;
+
+/**
+ * What one finger, the tongue or the breath does over a stretch of time, as bars that never overlap.
+ *
+ * @param kind which of them
+ * @param hole the finger's hole from 1 at the mouth; 0 for tongue and breath
+ */
+public record Lane(Kind kind, int hole, List<Stroke> strokes) {
+    /** Kinds of lane. */
+    public enum Kind {
+        FINGER,
+        TONGUE,
+        BREATH
+    }
+
+    /** States a lane shows. */
+    public enum State {
+        DOWN,
+        HALF,
+        UP,
+        STRIKE,
+        SOFT,
+        FIRM
+    }
+
+    /** One bar of a lane. */
+    public record Stroke(Fraction startMillis, Fraction endMillis, State state) {}
+
+    public Lane {
+        strokes = List.copyOf(strokes);
+    }
+
+    /** All lanes of a wind instrument with that many holes over a stretch: fingers from the mouth down, then tongue, then breath. */
+    public static List<Lane> of(List<Moment> moments, int holes, Times times) {
+        List<Lane> lanes = new ArrayList<>();
+        for (int hole = 1; hole <= holes; hole++) {
+            int each = hole;
+            lanes.add(new Lane(
+                    Kind.FINGER,
+                    hole,
+                    states(moments, held -> fingerState(held.fingering().at(each)))));
+        }
+        lanes.add(new Lane(Kind.TONGUE, 0, tongue(moments, times)));
+        lanes.add(new Lane(Kind.BREATH, 0, states(moments, held -> switch (held.breath()) {
+            case SOFT -> State.SOFT;
+            case FIRM -> State.FIRM;
+        })));
+        return List.copyOf(lanes);
+    }
+
+    private static State fingerState(Hole hole) {
+        return switch (hole) {
+            case CLOSED -> State.DOWN;
+            case OPEN -> State.UP;
+            case HALF -> State.HALF;
+        };
+    }
+
+    private static List<Stroke> states(List<Moment> moments, java.util.function.Function<Moment.Held, State> stateOf) {
+        List<Stroke> strokes = new ArrayList<>();
+        for (Moment moment : moments) {
+            Optional<State> state =
+                    moment.sounding().flatMap(Moment.Sounding::held).map(stateOf);
+            if (state.isEmpty()) {
+                continue;
+            }
+            Stroke last = strokes.isEmpty() ? null : strokes.get(strokes.size() - 1);
+            if (last != null && last.state() == state.get() && last.endMillis().equals(moment.startMillis())) {
+                strokes.set(strokes.size() - 1, new Stroke(last.startMillis(), moment.endMillis(), last.state()));
+            } else {
+                strokes.add(new Stroke(moment.startMillis(), moment.endMillis(), state.get()));
+            }
+        }
+        return strokes;
+    }
+
+    private static List<Stroke> tongue(List<Moment> moments, Times times) {
+        return moments.stream()
+                .filter(moment -> moment.sounding()
+                        .map(sounding -> sounding.onset() == Moment.Onset.TONGUE)
+                        .orElse(false))
+                .map(moment -> new Stroke(
+                        moment.startMillis(),
+                        moment.startMillis().plus(times.of("tongue").min(moment.lengthMillis())),
+                        State.STRIKE))
+                .toList();
+    }
+}

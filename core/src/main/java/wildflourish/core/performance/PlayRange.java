@@ -1,0 +1,71 @@
+package wildflourish.core.performance;
+
+import java.util.function.IntPredicate;
+import wildflourish.core.music.Fraction;
+import wildflourish.core.tune.NoteId;
+import wildflourish.core.tune.Tune;
+
+/**
+ * What to listen to, in whole notes from the beginning of the tune as played, so that it stays the same when stage or tempo changes.
+ *
+ * @param isLooped whether it begins again at its end
+ */
+public record PlayRange(Fraction startWholeNotes, Fraction endWholeNotes, boolean isLooped) {
+    public static PlayRange whole(Realisation realisation) {
+        return new PlayRange(Fraction.ZERO, wholeNotes(realisation, realisation.endMillis()), false);
+    }
+
+    /** From a written note, the first time it is played, to the end of the tune. */
+    public static PlayRange from(Realisation realisation, Tune tune, NoteId note) {
+        int playing = firstPlaying(realisation, tune, note);
+        Fraction start = realisation
+                .of(note, playing)
+                .map(Realisation.Stretch::startMillis)
+                .orElse(realisation.bars().get(playing).startMillis());
+        return new PlayRange(wholeNotes(realisation, start), wholeNotes(realisation, realisation.endMillis()), false);
+    }
+
+    /** The phrase of a written note as first played, looped. */
+    public static PlayRange phrase(Realisation realisation, Tune tune, NoteId note) {
+        var phrase = tune.form().phraseAt(tune.placeOf(note).bar());
+        return around(realisation, firstPlaying(realisation, tune, note), phrase::has, true);
+    }
+
+    /** The part of a written note with its repeats. */
+    public static PlayRange part(Realisation realisation, Tune tune, NoteId note) {
+        var part = tune.form().partAt(tune.placeOf(note).bar());
+        return around(realisation, firstPlaying(realisation, tune, note), part::has, false);
+    }
+
+    private static int firstPlaying(Realisation realisation, Tune tune, NoteId note) {
+        return realisation.firstPlaying(tune.placeOf(note).bar()).orElse(0);
+    }
+
+    private static PlayRange around(Realisation realisation, int playing, IntPredicate inside, boolean isLooped) {
+        var bars = realisation.bars();
+        int first = playing;
+        while (first > 0
+                && inside.test(bars.get(first - 1).played().bar())
+                && (!isLooped
+                        || bars.get(first - 1).played().bar()
+                                < bars.get(first).played().bar())) {
+            first--;
+        }
+        int last = playing;
+        while (last + 1 < bars.size()
+                && inside.test(bars.get(last + 1).played().bar())
+                && (!isLooped
+                        || bars.get(last + 1).played().bar()
+                                > bars.get(last).played().bar())) {
+            last++;
+        }
+        Fraction end = last + 1 < bars.size()
+                ? bars.get(last + 1).startWholeNotes()
+                : wholeNotes(realisation, realisation.endMillis());
+        return new PlayRange(bars.get(first).startWholeNotes(), end, isLooped);
+    }
+
+    private static Fraction wholeNotes(Realisation realisation, Fraction millis) {
+        return millis.dividedBy(realisation.tempo().millisOf(Fraction.ONE));
+    }
+}

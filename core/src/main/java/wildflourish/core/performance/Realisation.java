@@ -1,0 +1,85 @@
+package wildflourish.core.performance;
+
+import java.util.List;
+import java.util.Optional;
+import wildflourish.core.music.Fraction;
+import wildflourish.core.music.Tempo;
+import wildflourish.core.tune.NoteId;
+import wildflourish.core.tune.PlayOrder;
+
+/**
+ * A version worked out: every moment from the first note to the end of the last, repeats played.
+ *
+ * @param bars the bars in playing order with the time each begins
+ * @param moments in time, without gap or overlap
+ */
+public record Realisation(Tempo tempo, List<BarStart> bars, List<Moment> moments) {
+    /** A bar played and where it begins, in milliseconds and in whole notes from the beginning of the tune. */
+    public record BarStart(PlayOrder.Played played, Fraction startMillis, Fraction startWholeNotes) {}
+
+    /** A stretch of time in milliseconds. */
+    public record Stretch(Fraction startMillis, Fraction endMillis) {
+        public Fraction lengthMillis() {
+            return endMillis.minus(startMillis);
+        }
+    }
+
+    public Realisation {
+        bars = List.copyOf(bars);
+        moments = List.copyOf(moments);
+    }
+
+    public Fraction endMillis() {
+        return moments.isEmpty()
+                ? Fraction.ZERO
+                : moments.get(moments.size() - 1).endMillis();
+    }
+
+    /** The moment in which a time lies; empty before the beginning and from the end on. */
+    public Optional<Moment> at(double millis) {
+        int low = 0;
+        int high = moments.size() - 1;
+        while (low <= high) {
+            int middle = (low + high) >>> 1;
+            Moment moment = moments.get(middle);
+            if (millis < moment.startMillis().toDouble()) {
+                high = middle - 1;
+            } else if (millis >= moment.endMillis().toDouble()) {
+                low = middle + 1;
+            } else {
+                return Optional.of(moment);
+            }
+        }
+        return Optional.empty();
+    }
+
+    /** When a written note first sounds in a bar played; empty where it does not sound then. */
+    public Optional<Stretch> of(NoteId note, int playedBar) {
+        List<Moment> its = moments.stream()
+                .filter(moment -> moment.cue().playedBar() == playedBar
+                        && moment.cue().note().equals(note))
+                .toList();
+        return its.isEmpty()
+                ? Optional.empty()
+                : Optional.of(new Stretch(
+                        its.get(0).startMillis(), its.get(its.size() - 1).endMillis()));
+    }
+
+    /** The first playing of a written bar; empty when repeats never reach it. */
+    public Optional<Integer> firstPlaying(int bar) {
+        for (int i = 0; i < bars.size(); i++) {
+            if (bars.get(i).played().bar() == bar) {
+                return Optional.of(i);
+            }
+        }
+        return Optional.empty();
+    }
+
+    /** Moments that lie wholly or partly in a stretch. */
+    public List<Moment> within(Stretch stretch) {
+        return moments.stream()
+                .filter(moment -> moment.startMillis().isLessThan(stretch.endMillis())
+                        && stretch.startMillis().isLessThan(moment.endMillis()))
+                .toList();
+    }
+}

@@ -1,0 +1,13 @@
+package wildflourish.core.tune;
+
+/**
+ * How a note joins its neighbours.
+ *
+ * @param tied the same pitch goes on into the next note
+ * @param slursOpen slurs that begin at this note
+ * @param slursClose slurs that end at it
+ * @param beamed whether the tune's text lets a beam reach on to the next note
+ */
+public record Joins(boolean tied, int slursOpen, int slursClose, boolean beamed) {
+    public static final Joins NONE = new Joins(false, 0, 0, false);
+}

@@ -1,0 +1,148 @@
+package wildflourish.core.tune;
+
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Objects;
+import java.util.Optional;
+import wildflourish.core.music.Fraction;
+import wildflourish.core.music.Key;
+import wildflourish.core.music.Metre;
+
+/** The plain melody with its form, and the text it was read from. Immutable. */
+public final class Tune {
+    private final TuneHeader header;
+    private final List<Bar> bars;
+    private final List<Tuplet> tuplets;
+    private final Manuscript manuscript;
+    private final List<Note> notes;
+    private final Map<NoteId, NotePlace> places = new HashMap<>();
+    private final Form form;
+
+    public Tune(TuneHeader header, List<Bar> bars, List<Tuplet> tuplets, Manuscript manuscript) {
+        this.header = header;
+        this.bars = List.copyOf(bars);
+        this.tuplets = List.copyOf(tuplets);
+        this.manuscript = manuscript;
+        this.notes = this.bars.stream().flatMap(bar -> bar.notes().stream()).toList();
+        this.form = Form.of(header.metre(), this.bars);
+        placeNotes();
+    }
+
+    private void placeNotes() {
+        int order = 0;
+        for (int bar = 0; bar < bars.size(); bar++) {
+            Fraction offset = form.isPickup(bar)
+                    ? metreAt(bar).barLength().minus(bars.get(bar).length())
+                    : Fraction.ZERO;
+            for (Note note : bars.get(bar).notes()) {
+                if (places.put(note.id(), new NotePlace(order++, bar, offset)) != null) {
+                    throw new IllegalArgumentException("two notes of one tune share the identity " + note.id());
+                }
+                offset = offset.plus(note.played());
+            }
+        }
+    }
+
+    public TuneHeader header() {
+        return header;
+    }
+
+    public String title() {
+        return header.title();
+    }
+
+    public List<Bar> bars() {
+        return bars;
+    }
+
+    public List<Tuplet> tuplets() {
+        return tuplets;
+    }
+
+    public Manuscript manuscript() {
+        return manuscript;
+    }
+
+    public Form form() {
+        return form;
+    }
+
+    /** All notes and rests in written order. */
+    public List<Note> notes() {
+        return notes;
+    }
+
+    public boolean has(NoteId id) {
+        return places.containsKey(id);
+    }
+
+    /** Where a note stands; throws IllegalArgumentException for a note that is not of this tune. */
+    public NotePlace placeOf(NoteId id) {
+        NotePlace place = places.get(id);
+        if (place == null) {
+            throw new IllegalArgumentException("the tune “" + title() + "” has no note " + id);
+        }
+        return place;
+    }
+
+    public Note note(NoteId id) {
+        return notes.get(placeOf(id).order());
+    }
+
+    /** The note so many places on in written order; empty past either end. */
+    public Optional<Note> neighbour(NoteId id, int distance) {
+        int order = placeOf(id).order() + distance;
+        return order < 0 || order >= notes.size() ? Optional.empty() : Optional.of(notes.get(order));
+    }
+
+    /** From the first to the last note of a stretch, both included, in written order. */
+    public List<Note> between(NoteId first, NoteId last) {
+        return notes.subList(placeOf(first).order(), placeOf(last).order() + 1);
+    }
+
+    public Optional<Tuplet> tupletAt(NoteId id) {
+        int order = placeOf(id).order();
+        return tuplets.stream()
+                .filter(tuplet -> placeOf(tuplet.first()).order() <= order
+                        && order <= placeOf(tuplet.last()).order())
+                .findFirst();
+    }
+
+    /** The key in force in a bar. */
+    public Key keyAt(int bar) {
+        Key key = header.key();
+        for (int i = 0; i <= bar; i++) {
+            key = bars.get(i).change().key().orElse(key);
+        }
+        return key;
+    }
+
+    /** The metre in force in a bar. */
+    public Metre metreAt(int bar) {
+        Metre metre = header.metre();
+        for (int i = 0; i <= bar; i++) {
+            metre = bars.get(i).change().metre().orElse(metre);
+        }
+        return metre;
+    }
+
+    @Override
+    public boolean equals(Object other) {
+        return other instanceof Tune that
+                && header.equals(that.header)
+                && bars.equals(that.bars)
+                && tuplets.equals(that.tuplets)
+                && manuscript.equals(that.manuscript);
+    }
+
+    @Override
+    public int hashCode() {
+        return Objects.hash(header, bars, tuplets);
+    }
+
+    @Override
+    public String toString() {
+        return "Tune[" + header.number() + " " + title() + ", " + bars.size() + " bars]";
+    }
+}

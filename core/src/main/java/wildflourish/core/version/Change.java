@@ -1,0 +1,42 @@
+package wildflourish.core.version;
+
+import java.util.List;
+import java.util.Optional;
+
+/**
+ * A change of a book as a value: the items from {@code at} on that were there before, and those that are there after it.
+ *
+ * <p>Laws: {@code c.inverse().applied(c.applied(b))} equals {@code b}; {@code c.inverse().inverse()} equals {@code c}; when
+ * {@code c.merged(d)} is present, it does what {@code c} and then {@code d} do.
+ */
+public record Change(int at, List<BookItem> before, List<BookItem> after, Deed deed) {
+    public Change {
+        before = List.copyOf(before);
+        after = List.copyOf(after);
+    }
+
+    /** A lesson of a book becomes another. */
+    public static Change of(Book book, Lesson before, Lesson after, Deed deed) {
+        return new Change(book.indexOf(before), List.of(before), List.of(after), deed);
+    }
+
+    /** The book after the change. Throws IllegalStateException when the book is not the one the change was made for. */
+    public Book applied(Book book) {
+        return book.with(at, before, after);
+    }
+
+    public Change inverse() {
+        return new Change(at, after, before, deed);
+    }
+
+    public boolean isNothing() {
+        return before.equals(after);
+    }
+
+    /** Both changes as one, when the second takes up what the first has left. */
+    public Optional<Change> merged(Change next) {
+        return next.at == at && next.before.equals(after)
+                ? Optional.of(new Change(at, before, next.after, next.deed))
+                : Optional.empty();
+    }
+}

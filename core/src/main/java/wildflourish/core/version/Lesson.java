@@ -1,0 +1,64 @@
+package wildflourish.core.version;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import wildflourish.core.instrument.Instrument;
+import wildflourish.core.tune.Tune;
+
+/**
+ * A plain tune with all that has been made of it.
+ *
+ * @param stairs one for each instrument it has been worked on for; none at first
+ * @param altered written-out stages that another program has changed, until the teacher decides
+ */
+public record Lesson(Tune tune, List<Stair> stairs, List<Altered> altered) implements BookItem {
+    /**
+     * A written-out stage whose notes are no longer what the stage says.
+     *
+     * @param stair number of the stair
+     * @param stage number of the stage in it
+     * @param saved the stage as it was read, to see whether it has been worked on since
+     * @param text the changed text, whole
+     */
+    public record Altered(int stair, int stage, Version saved, String text) {}
+
+    public Lesson {
+        stairs = List.copyOf(stairs);
+        altered = List.copyOf(altered);
+    }
+
+    public static Lesson plain(Tune tune) {
+        return new Lesson(tune, List.of(), List.of());
+    }
+
+    public Optional<Stair> stairFor(Instrument instrument) {
+        return stairs.stream()
+                .filter(stair -> stair.instrument().id().equals(instrument.id()))
+                .findFirst();
+    }
+
+    /** With a stair in place of the one for the same instrument, or as a further one. */
+    public Lesson with(Stair stair) {
+        List<Stair> changed = new ArrayList<>(stairs);
+        for (int i = 0; i < changed.size(); i++) {
+            if (changed.get(i).instrument().equals(stair.instrument())) {
+                changed.set(i, stair);
+                return changed.equals(stairs) ? this : new Lesson(tune, changed, altered);
+            }
+        }
+        changed.add(stair);
+        return new Lesson(tune, changed, altered);
+    }
+
+    public Lesson without(Altered decided) {
+        List<Altered> left = new ArrayList<>(altered);
+        left.remove(decided);
+        return new Lesson(tune, stairs, left);
+    }
+
+    /** All stages of all stairs by name, the first stair first. */
+    public List<Version> versions() {
+        return stairs.stream().flatMap(stair -> stair.stages().stream()).toList();
+    }
+}

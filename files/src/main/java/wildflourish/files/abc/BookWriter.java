@@ -1,0 +1,122 @@
+package wildflourish.files.abc;
+
+import java.util.ArrayList;
+import java.util.List;
+import wildflourish.core.tune.Tune;
+import wildflourish.core.version.Book;
+import wildflourish.core.version.BookItem;
+import wildflourish.core.version.Lesson;
+import wildflourish.core.version.Stair;
+import wildflourish.core.version.Version;
+
+/** Writes a book as an ABC tunebook: every plain tune as it stood, its versions after it as tunes of their own, all other text unchanged. */
+public final class BookWriter {
+    private final StringBuilder text = new StringBuilder();
+    private int nextNumber;
+
+    private BookWriter() {}
+
+    public static String write(Book book) {
+        BookWriter writer = new BookWriter();
+        writer.nextNumber = highestNumber(book) + 1;
+        for (BookItem item : book.items()) {
+            if (item instanceof Lesson lesson) {
+                writer.write(lesson);
+            } else if (item instanceof BookItem.Text between) {
+                writer.text.append(between.text());
+            }
+        }
+        return writer.text.toString();
+    }
+
+    /** One version as a tune of its own, without the lines that only this program reads. */
+    public static String writeVersion(Tune tune, Version version) {
+        return header(tune, tune.header().number(), version, List.of())
+                + VersionWriter.body(tune, version)
+                + lineEnd(tune);
+    }
+
+    private static int highestNumber(Book book) {
+        return book.lessons().stream()
+                .mapToInt(lesson -> lesson.tune().header().number())
+                .max()
+                .orElse(0);
+    }
+
+    private void write(Lesson lesson) {
+        Tune tune = lesson.tune();
+        text.append(tune.manuscript().text());
+        String separator = lineEnd(tune).repeat(2);
+        List<Lesson.Altered> overtaken = new ArrayList<>();
+        for (int stair = 0; stair < lesson.stairs().size(); stair++) {
+            Stair stages = lesson.stairs().get(stair);
+            for (int stage = 0; stage < stages.stages().size(); stage++) {
+                int stairNumber = stair;
+                int stageNumber = stage;
+                Version version = stages.at(stage);
+                var altered = lesson.altered().stream()
+                        .filter(each -> each.stair() == stairNumber && each.stage() == stageNumber)
+                        .findFirst();
+                text.append(separator);
+                if (altered.isPresent() && altered.get().saved().equals(version)) {
+                    text.append(altered.get().text());
+                    nextNumber++;
+                } else {
+                    altered.ifPresent(overtaken::add);
+                    text.append(stage(tune, stair, stage, version));
+                }
+            }
+        }
+        overtaken.forEach(each -> text.append(separator).append(asOwnTune(each.text(), nextNumber++)));
+    }
+
+    /** A changed version as a plain tune with a number of its own: the lines that tie it to its lesson are taken out. */
+    public static String asOwnTune(String versionText, int number) {
+        return versionText
+                .replaceAll("(?m)^" + Directives.MARK + ".*(?:\\R|$)", "")
+                .replaceFirst("(?m)^X:.*$", "X:" + number);
+    }
+
+    private String stage(Tune tune, int stair, int stage, Version version) {
+        String body = VersionWriter.body(tune, version);
+        Directives.Sums sums = new Directives.Sums(Directives.plainSum(tune), Directives.sum(body));
+        Directives directives = new Directives(tune.header().number(), stair + 1, stage + 1, version, sums);
+        return header(tune, nextNumber++, version, directives.lines(tune)) + body;
+    }
+
+    private static String lineEnd(Tune tune) {
+        return tune.manuscript().text().contains("\r\n") ? "\r\n" : "\n";
+    }
+
+    /** The plain tune's header with another number and the stage in the title, and our own lines right above the key. */
+    private static String header(Tune tune, int number, Version version, List<String> directives) {
+        String plain = tune.manuscript().text().substring(0, tune.manuscript().bodyStart());
+        StringBuilder header = new StringBuilder();
+        boolean hasTitle = false;
+        boolean hasKey = false;
+        for (String line : plain.split("\\R", 0)) {
+            if (line.startsWith("X:")) {
+                header.append("X:").append(number);
+            } else if (line.startsWith("T:") && !hasTitle) {
+                hasTitle = true;
+                header.append("T:")
+                        .append(line.substring(2).strip())
+                        .append(" (")
+                        .append(version.name())
+                        .append(')');
+            } else {
+                if (line.startsWith("K:")) {
+                    directives.forEach(each -> header.append(each).append(lineEnd(tune)));
+                    hasKey = true;
+                }
+                header.append(line);
+            }
+            header.append(lineEnd(tune));
+        }
+        if (!hasKey) {
+            directives.forEach(each -> header.append(each).append(lineEnd(tune)));
+            header.append("K:none").append(lineEnd(tune));
+        }
+        return header.toString();
+    }
+}

@@ -1,0 +1,234 @@
+package wildflourish.files.abc;
+
+import java.nio.charset.StandardCharsets;
+import java.security.MessageDigest;
+import java.security.NoSuchAlgorithmException;
+import java.util.ArrayList;
+import java.util.HexFormat;
+import java.util.List;
+import java.util.Map;
+import java.util.TreeMap;
+import java.util.TreeSet;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+import wildflourish.core.instrument.Instrument;
+import wildflourish.core.instrument.School;
+import wildflourish.core.music.Fraction;
+import wildflourish.core.music.Tempo;
+import wildflourish.core.ornament.Ornament;
+import wildflourish.core.tune.Note;
+import wildflourish.core.tune.NoteId;
+import wildflourish.core.tune.Tune;
+import wildflourish.core.version.Passes;
+import wildflourish.core.version.Placement;
+import wildflourish.core.version.Playing;
+import wildflourish.core.version.Span;
+import wildflourish.core.version.Spot;
+import wildflourish.core.version.Version;
+
+/**
+ * What standard ABC cannot say of a version, as {@code %%flourish-…} lines that other readers skip. Notes are counted from 1 in the order
+ * of the plain tune.
+ *
+ * <pre>
+ * %%flourish-stage of=1 stair=1 stage=2 name=Leaf
+ * %%flourish-play instrument=whistle-d school=two-finger tempo=105 beat=1/2
+ * %%flourish-spot 12 to=14 ornament=long-roll times=1
+ * %%flourish-say 12 Lean on this one.
+ * %%flourish-sums plain=9f86d081884c body=60303ae22b99
+ * </pre>
+ *
+ * @param of number of the plain tune
+ * @param stair number of the stair, from 1
+ * @param stage number of the stage in it, from 1
+ * @param sums of the plain body and of the written-out body when it was saved
+ */
+record Directives(int of, int stair, int stage, Version version, Sums sums) {
+    static final String MARK = "%%flourish-";
+    private static final Pattern LINE = Pattern.compile(MARK + "(stage|play|spot|say|sums) (.*)");
+    private static final Pattern PAIR = Pattern.compile("([a-z]+)=(\\S+)");
+
+    /** Short sums of the plain tune's body and the written-out one. */
+    record Sums(String plain, String body) {}
+
+    /** A sum that does not mind line ends or blanks at them. */
+    static String sum(String body) {
+        String calm = body.replaceAll("[ \\t\\r]+(?=\\n|$)", "").strip();
+        try {
+            byte[] digest = MessageDigest.getInstance("SHA-256").digest(calm.getBytes(StandardCharsets.UTF_8));
+            return HexFormat.of().formatHex(digest, 0, 6);
+        } catch (NoSuchAlgorithmException e) {
+            throw new IllegalStateException("every Java has SHA-256", e);
+        }
+    }
+
+    static String plainSum(Tune tune) {
+        return sum(tune.manuscript().text().substring(tune.manuscript().bodyStart()));
+    }
+
+    List<String> lines(Tune tune) {
+        List<String> lines = new ArrayList<>();
+        Playing playing = version.playing();
+        lines.add("stage of=" + of + " stair=" + stair + " stage=" + stage + " name=" + oneLine(version.name()));
+        lines.add("play instrument=" + playing.instrument().id() + " school="
+                + playing.school().id() + " tempo=" + playing.tempo().beatsPerMinute() + " beat="
+                + playing.tempo().beatLength());
+        for (Spot spot : version.spots().values()) {
+            int first = count(tune, spot.at());
+            spot.options().forEach(option -> lines.add("spot " + first + option(tune, option)));
+            if (!spot.sentence().isEmpty()) {
+                lines.add("say " + first + " " + oneLine(spot.sentence()));
+            }
+        }
+        lines.add("sums plain=" + sums.plain() + " body=" + sums.body());
+        return lines.stream().map(line -> MARK + line).toList();
+    }
+
+    private static String option(Tune tune, Placement option) {
+        String to = option.span().isOneNote()
+                ? ""
+                : " to=" + count(tune, option.span().last());
+        String times = option.passes().isEvery()
+                ? ""
+                : " times="
+                        + String.join(
+                                ",",
+                                option.passes().numbers().stream()
+                                        .map(String::valueOf)
+                                        .toList());
+        return to + " ornament=" + option.ornament().id() + times;
+    }
+
+    private static int count(Tune tune, NoteId note) {
+        return tune.placeOf(note).order() + 1;
+    }
+
+    private static String oneLine(String words) {
+        return words.replace("\\", "\\\\").replace("\r", "").replace("\n", "\\n");
+    }
+
+    private static String manyLines(String words) {
+        StringBuilder text = new StringBuilder();
+        for (int i = 0; i < words.length(); i++) {
+            char sign = words.charAt(i);
+            if (sign == '\\' && i + 1 < words.length()) {
+                i++;
+                text.append(words.charAt(i) == 'n' ? '\n' : words.charAt(i));
+            } else {
+                text.append(sign);
+            }
+        }
+        return text.toString();
+    }
+
+    /** The number of the plain tune that a version's text names. Throws IllegalArgumentException where there is none. */
+    static int tuneOf(String text) {
+        for (String line : text.split("\\R", -1)) {
+            Matcher match = LINE.matcher(line);
+            if (match.matches() && match.group(1).equals("stage")) {
+                return integer(pairs(match.group(2)), "of");
+            }
+        }
+        throw new IllegalArgumentException("it does not say which tune it belongs to");
+    }
+
+    /** Reads the lines of a version's text for its plain tune. Throws IllegalArgumentException, saying what is wrong with which line. */
+    static Directives parse(String text, Tune tune) {
+        Map<String, String> stage = Map.of();
+        Map<String, String> play = Map.of();
+        Map<String, String> sums = Map.of();
+        String name = "";
+        Map<NoteId, Spot> spots = new TreeMap<>();
+        for (String line : text.split("\\R", -1)) {
+            Matcher match = LINE.matcher(line);
+            if (!match.matches()) {
+                continue;
+            }
+            String words = match.group(2);
+            switch (match.group(1)) {
+                case "stage" -> {
+                    int at = words.indexOf(" name=");
+                    name = at < 0 ? "" : manyLines(words.substring(at + 6));
+                    stage = pairs(at < 0 ? words : words.substring(0, at));
+                }
+                case "play" -> play = pairs(words);
+                case "sums" -> sums = pairs(words);
+                case "spot" -> addOption(spots, words, tune);
+                default -> addSentence(spots, words, tune);
+            }
+        }
+        Playing playing = new Playing(
+                Instrument.of(required(play, "instrument")),
+                School.of(required(play, "school")),
+                new Tempo(Fraction.parse(required(play, "tempo")), Fraction.parse(required(play, "beat"))));
+        return new Directives(
+                integer(stage, "of"),
+                integer(stage, "stair"),
+                integer(stage, "stage"),
+                new Version(name, playing, spots),
+                new Sums(required(sums, "plain"), required(sums, "body")));
+    }
+
+    private static Map<String, String> pairs(String words) {
+        Map<String, String> pairs = new TreeMap<>();
+        Matcher match = PAIR.matcher(words);
+        while (match.find()) {
+            pairs.put(match.group(1), match.group(2));
+        }
+        return pairs;
+    }
+
+    private static String required(Map<String, String> pairs, String name) {
+        String value = pairs.get(name);
+        if (value == null) {
+            throw new IllegalArgumentException("it does not say " + name + "=");
+        }
+        return value;
+    }
+
+    private static int integer(Map<String, String> pairs, String name) {
+        try {
+            return Integer.parseInt(required(pairs, name));
+        } catch (NumberFormatException e) {
+            throw new IllegalArgumentException(name + "= is not a number", e);
+        }
+    }
+
+    private static void addOption(Map<NoteId, Spot> spots, String words, Tune tune) {
+        NoteId first = note(words, tune);
+        Map<String, String> pairs = pairs(words);
+        NoteId last = pairs.containsKey("to") ? noteAt(integer(pairs, "to"), tune) : first;
+        if (last.compareTo(first) < 0) {
+            throw new IllegalArgumentException("a span ends before it begins: " + words);
+        }
+        TreeSet<Integer> times = new TreeSet<>();
+        if (pairs.containsKey("times")) {
+            for (String time : required(pairs, "times").split(",", -1)) {
+                times.add(Integer.parseInt(time));
+            }
+        }
+        Placement placement =
+                new Placement(Ornament.of(required(pairs, "ornament")), new Span(first, last), new Passes(times));
+        Spot spot = spots.get(first);
+        spots.put(first, spot == null ? Spot.of(placement) : spot.withOption(placement));
+    }
+
+    private static void addSentence(Map<NoteId, Spot> spots, String words, Tune tune) {
+        NoteId note = note(words, tune);
+        String sentence = manyLines(words.substring(words.indexOf(' ') + 1));
+        Spot spot = spots.get(note);
+        spots.put(note, (spot == null ? new Spot(note, List.of(), "") : spot).withSentence(sentence));
+    }
+
+    private static NoteId note(String words, Tune tune) {
+        return noteAt(Integer.parseInt(words.split(" ", 2)[0]), tune);
+    }
+
+    private static NoteId noteAt(int count, Tune tune) {
+        List<Note> notes = tune.notes();
+        if (count < 1 || count > notes.size()) {
+            throw new IllegalArgumentException("the plain tune has no note " + count);
+        }
+        return notes.get(count - 1).id();
+    }
+}

@@ -1,0 +1,148 @@
+package wildflourish.files.abc;
+
+import java.util.EnumMap;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+import wildflourish.core.music.Fraction;
+import wildflourish.core.music.Key;
+import wildflourish.core.music.Metre;
+import wildflourish.core.music.Mode;
+import wildflourish.core.music.Step;
+import wildflourish.core.music.Tempo;
+
+/** The values of ABC's information fields K, M, L and Q (ABC 2.1 §3.1). Each is empty where the words make no sense. */
+final class Fields {
+    private static final Pattern KEY = Pattern.compile("([A-Ga-g])([#b♯♭]?)\\s*([A-Za-z]*)");
+    private static final Pattern ACCIDENTAL = Pattern.compile("(\\^\\^|\\^|__|_|=)([A-Ga-g])");
+    private static final Pattern METRE =
+            Pattern.compile("\\(?(\\d{1,2}(?:\\s*\\+\\s*\\d{1,2})*)\\)?\\s*/\\s*(\\d{1,2})");
+    private static final Pattern TEMPO = Pattern.compile("(\\d+)/(\\d+)\\s*=\\s*(\\d+(?:\\.\\d+)?)");
+
+    private Fields() {}
+
+    static Optional<Key> key(String value) {
+        String words = value.trim();
+        if (words.isEmpty() || words.toLowerCase(Locale.ROOT).startsWith("none")) {
+            return Optional.of(withExtras(Key.none(), words));
+        }
+        if (words.startsWith("HP") || words.startsWith("Hp")) {
+            return Optional.of(Key.pipes(words.startsWith("Hp")));
+        }
+        Matcher match = KEY.matcher(words);
+        if (!match.lookingAt()) {
+            boolean isOnlyAccidentals = ACCIDENTAL.matcher(words).lookingAt() || words.contains("=");
+            return isOnlyAccidentals ? Optional.of(withExtras(Key.none(), words)) : Optional.empty();
+        }
+        Step tonic = Step.valueOf(match.group(1).toUpperCase(Locale.ROOT));
+        int alter = switch (match.group(2)) {
+            case "#", "♯" -> 1;
+            case "b", "♭" -> -1;
+            default -> 0;
+        };
+        return Mode.from(modeWord(match.group(3)))
+                .flatMap(mode -> keyOf(tonic, alter, mode))
+                .map(key -> withExtras(key, words));
+    }
+
+    /** Clef and other settings may follow the tonic without a mode: they do not name one. */
+    private static String modeWord(String word) {
+        String lower = word.toLowerCase(Locale.ROOT);
+        return lower.startsWith("clef")
+                        || lower.startsWith("treble")
+                        || lower.startsWith("exp")
+                        || lower.startsWith("octave")
+                        || lower.startsWith("transpose")
+                        || lower.startsWith("bass")
+                ? ""
+                : word;
+    }
+
+    private static Optional<Key> keyOf(Step tonic, int alter, Mode mode) {
+        try {
+            return Optional.of(Key.of(tonic, alter, mode));
+        } catch (IllegalArgumentException e) {
+            return Optional.empty();
+        }
+    }
+
+    private static Key withExtras(Key key, String words) {
+        Map<Step, Integer> extra = new EnumMap<>(Step.class);
+        for (String word : words.split("\\s+", -1)) {
+            Matcher match = ACCIDENTAL.matcher(word);
+            if (match.matches()) {
+                extra.put(Step.valueOf(match.group(2).toUpperCase(Locale.ROOT)), alterOf(match.group(1)));
+            }
+        }
+        return key.withExtra(extra);
+    }
+
+    static int alterOf(String accidental) {
+        return switch (accidental) {
+            case "^^" -> 2;
+            case "^" -> 1;
+            case "_" -> -1;
+            case "__" -> -2;
+            default -> 0;
+        };
+    }
+
+    static Optional<Metre> metre(String value) {
+        String words = value.trim();
+        if (words.equals("C")) {
+            return Optional.of(new Metre(java.util.List.of(4), 4, Metre.Look.COMMON));
+        }
+        if (words.equals("C|")) {
+            return Optional.of(new Metre(java.util.List.of(2), 2, Metre.Look.CUT));
+        }
+        if (words.isEmpty() || words.equalsIgnoreCase("none")) {
+            return Optional.of(Metre.FREE);
+        }
+        Matcher match = METRE.matcher(words);
+        if (!match.lookingAt()) {
+            return Optional.empty();
+        }
+        try {
+            java.util.List<Integer> counts = java.util.Arrays.stream(
+                            match.group(1).split("\\+", -1))
+                    .map(count -> Integer.parseInt(count.trim()))
+                    .toList();
+            return Optional.of(new Metre(counts, Integer.parseInt(match.group(2)), Metre.Look.NUMBERS));
+        } catch (IllegalArgumentException e) {
+            return Optional.empty();
+        }
+    }
+
+    static Optional<Fraction> unitLength(String value) {
+        Matcher match = Pattern.compile("1(?:/(1|2|4|8|16|32|64|128))?").matcher(value.trim());
+        if (!match.matches()) {
+            return Optional.empty();
+        }
+        return Optional.of(Fraction.of(1, match.group(1) == null ? 1 : Long.parseLong(match.group(1))));
+    }
+
+    /** A sixteenth for metres shorter than three quarters, otherwise an eighth (ABC 2.1 §3.1.7). */
+    static Fraction usualUnitLength(Metre metre) {
+        boolean isShort = !metre.isFree() && metre.barLength().isLessThan(Fraction.of(3, 4));
+        return Fraction.of(1, isShort ? 16 : 8);
+    }
+
+    /** {@code 1/4=120} with or without words; a bare number counts the unit length. */
+    static Optional<Tempo> tempo(String value, Fraction unitLength) {
+        Matcher match = TEMPO.matcher(value);
+        try {
+            if (match.find()) {
+                Fraction beat = Fraction.of(Long.parseLong(match.group(1)), Long.parseLong(match.group(2)));
+                return Optional.of(new Tempo(Fraction.parse(match.group(3)), beat));
+            }
+            String words = value.replaceAll("\"[^\"]*\"", "")
+                    .replaceFirst("^\\s*C\\d*\\s*=", "")
+                    .trim();
+            return words.isEmpty() ? Optional.empty() : Optional.of(new Tempo(Fraction.parse(words), unitLength));
+        } catch (IllegalArgumentException | ArithmeticException e) {
+            return Optional.empty();
+        }
+    }
+}

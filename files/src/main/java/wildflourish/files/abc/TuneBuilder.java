@@ -1,0 +1,351 @@
+package wildflourish.files.abc;
+
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import wildflourish.core.music.Fraction;
+import wildflourish.core.music.Key;
+import wildflourish.core.music.Metre;
+import wildflourish.core.music.Step;
+import wildflourish.core.music.WrittenPitch;
+import wildflourish.core.tune.Bar;
+import wildflourish.core.tune.BarLine;
+import wildflourish.core.tune.Duration;
+import wildflourish.core.tune.Graces;
+import wildflourish.core.tune.Joins;
+import wildflourish.core.tune.Manuscript;
+import wildflourish.core.tune.Marks;
+import wildflourish.core.tune.Note;
+import wildflourish.core.tune.NoteId;
+import wildflourish.core.tune.Tuplet;
+
+/** Gathers the bars of a tune while its music is read from left to right. Holds what waits for the next note, and nothing of the text. */
+final class TuneBuilder {
+    private final List<Bar> bars = new ArrayList<>();
+    private final List<Note> current = new ArrayList<>();
+    private final List<Tuplet> tuplets = new ArrayList<>();
+    private final Map<NoteId, Manuscript.Stretch> stretches = new LinkedHashMap<>();
+    private final List<NoteId> line = new ArrayList<>();
+    private final Map<Step, Integer> barAccidentals = new HashMap<>();
+
+    private Key key;
+    private Metre metre;
+    private Fraction unitLength;
+    private int nextId;
+
+    private BarLine left = BarLine.NONE;
+    private List<Integer> ending = List.of();
+    private Bar.Change change = Bar.Change.NONE;
+
+    private Graces graces = Graces.NONE;
+    private final List<String> decorations = new ArrayList<>();
+    private final List<String> annotations = new ArrayList<>();
+    private Optional<String> chordSymbol = Optional.empty();
+    private int slursOpen;
+    private Fraction brokenFactor = Fraction.ONE;
+    private boolean isAdjacent;
+
+    private int tupletLeft;
+    private int tupletActual;
+    private int tupletInTimeOf;
+    private Optional<NoteId> tupletFirst = Optional.empty();
+
+    TuneBuilder(Key key, Metre metre, Fraction unitLength) {
+        this.key = key;
+        this.metre = metre;
+        this.unitLength = unitLength;
+    }
+
+    // What waits for the next note
+
+    void add(Graces small) {
+        graces = small;
+    }
+
+    void addDecoration(String name) {
+        decorations.add(name);
+    }
+
+    void addAnnotation(String words) {
+        annotations.add(words);
+    }
+
+    void addChordSymbol(String symbol) {
+        chordSymbol = Optional.of(symbol);
+    }
+
+    void openSlur() {
+        slursOpen++;
+    }
+
+    /** A space ends a beam. */
+    void space() {
+        isAdjacent = false;
+    }
+
+    void openTuplet(int actual, int inTimeOf, int count) {
+        tupletActual = actual;
+        tupletInTimeOf = inTimeOf;
+        tupletLeft = count;
+        tupletFirst = Optional.empty();
+    }
+
+    Metre metre() {
+        return metre;
+    }
+
+    Fraction unitLength() {
+        return unitLength;
+    }
+
+    void setUnitLength(Fraction length) {
+        unitLength = length;
+    }
+
+    /** The pitch that an accidental and a letter stand for here; an accidental holds to the end of the bar in every octave (§4.2, §11.3). */
+    WrittenPitch pitch(NoteToken token, boolean holds) {
+        Step step = token.step();
+        if (!token.accidental().isEmpty() && holds) {
+            barAccidentals.put(step, Fields.alterOf(token.accidental()));
+        }
+        int alter = token.accidental().isEmpty()
+                ? barAccidentals.getOrDefault(step, key.alterOf(step))
+                : Fields.alterOf(token.accidental());
+        return WrittenPitch.of(step, alter, Math.max(-1, Math.min(10, token.octave())));
+    }
+
+    // Notes
+
+    /** Adds a note, chord or rest of a length in whole notes before broken rhythm and tuplet; returns its identity. */
+    NoteId add(List<WrittenPitch> pitches, Fraction length, Manuscript.Stretch stretch) {
+        if (isAdjacent) {
+            joinLast(joins -> new Joins(joins.tied(), joins.slursOpen(), joins.slursClose(), true));
+        }
+        NoteId id = new NoteId(nextId++);
+        Fraction notated = length.times(brokenFactor);
+        Fraction played = notated;
+        brokenFactor = Fraction.ONE;
+        if (tupletLeft > 0) {
+            played = notated.times(Fraction.of(tupletInTimeOf, tupletActual));
+            tupletFirst = tupletFirst.or(() -> Optional.of(id));
+            tupletLeft--;
+            if (tupletLeft == 0) {
+                tuplets.add(new Tuplet(tupletFirst.orElse(id), id, tupletActual, tupletInTimeOf));
+            }
+        }
+        Joins joins = new Joins(false, slursOpen, 0, false);
+        Marks marks = new Marks(graces, decorations, chordSymbol, annotations, List.of(), joins);
+        current.add(new Note(id, pitches, new Duration(notated, played), marks));
+        stretches.put(id, stretch);
+        if (!pitches.isEmpty()) {
+            line.add(id);
+        }
+        graces = Graces.NONE;
+        decorations.clear();
+        annotations.clear();
+        chordSymbol = Optional.empty();
+        slursOpen = 0;
+        isAdjacent = true;
+        return id;
+    }
+
+    boolean hasNoteInBar() {
+        return !current.isEmpty();
+    }
+
+    /** A tie after the last note; false when there is none in this bar. */
+    boolean tieLast() {
+        return joinLast(joins -> new Joins(true, joins.slursOpen(), joins.slursClose(), joins.beamed()));
+    }
+
+    boolean closeSlur() {
+        return joinLast(joins -> new Joins(joins.tied(), joins.slursOpen(), joins.slursClose() + 1, joins.beamed()));
+    }
+
+    /** Broken rhythm between the last note and the next: the last is multiplied, the next will be. False when there is no last note. */
+    boolean breakRhythm(int signs, boolean isLongFirst) {
+        if (current.isEmpty()) {
+            return false;
+        }
+        Fraction small = Fraction.of(1, 1L << signs);
+        Fraction large = Fraction.of(2).minus(small);
+        int at = current.size() - 1;
+        Note last = current.get(at);
+        Fraction factor = isLongFirst ? large : small;
+        Duration duration = new Duration(
+                last.duration().notated().times(factor),
+                last.duration().played().times(factor));
+        current.set(at, new Note(last.id(), last.pitches(), duration, last.marks()));
+        brokenFactor = isLongFirst ? small : large;
+        return true;
+    }
+
+    private boolean joinLast(java.util.function.UnaryOperator<Joins> change) {
+        if (current.isEmpty()) {
+            return tieOverBar(change);
+        }
+        int at = current.size() - 1;
+        Note last = current.get(at);
+        current.set(
+                at,
+                last.withMarks(last.marks().withJoins(change.apply(last.marks().joins()))));
+        return true;
+    }
+
+    /** A sign that stands after the bar line but belongs to the note before it. */
+    private boolean tieOverBar(java.util.function.UnaryOperator<Joins> change) {
+        if (bars.isEmpty() || bars.get(bars.size() - 1).notes().isEmpty() || isAdjacent) {
+            return false;
+        }
+        Bar bar = bars.get(bars.size() - 1);
+        List<Note> notes = new ArrayList<>(bar.notes());
+        Note last = notes.get(notes.size() - 1);
+        notes.set(
+                notes.size() - 1,
+                last.withMarks(last.marks().withJoins(change.apply(last.marks().joins()))));
+        bars.set(bars.size() - 1, new Bar(notes, bar.sides(), bar.ending(), bar.change()));
+        return true;
+    }
+
+    // Bars
+
+    /** A bar line: ends the bar before it if that has notes, otherwise adds to what is drawn there. */
+    void barLine(BarTokens tokens) {
+        isAdjacent = false;
+        barAccidentals.clear();
+        if (!current.isEmpty()) {
+            finishBar(tokens.right());
+        } else if (!bars.isEmpty() && left == BarLine.NONE && ending.isEmpty()) {
+            strengthenLast(tokens.right());
+        }
+        if (tokens.left() != BarLine.NONE) {
+            left = tokens.left();
+        } else if (bars.isEmpty() && tokens.right() == BarLine.THICK_THIN) {
+            left = BarLine.THICK_THIN;
+        }
+        openEnding(tokens.ending());
+    }
+
+    void openEnding(List<Integer> passes) {
+        if (passes.isEmpty()) {
+            return;
+        }
+        if (!current.isEmpty()) {
+            finishBar(BarLine.NONE);
+        }
+        ending = passes;
+    }
+
+    private void finishBar(BarLine right) {
+        bars.add(new Bar(current, new Bar.Sides(left, right), ending, change));
+        current.clear();
+        left = BarLine.NONE;
+        ending = List.of();
+        change = Bar.Change.NONE;
+    }
+
+    private void strengthenLast(BarLine right) {
+        Bar last = bars.get(bars.size() - 1);
+        BarLine drawn = last.sides().right();
+        boolean isStronger = drawn == BarLine.NONE || drawn == BarLine.SINGLE || drawn == BarLine.DOTTED;
+        if (isStronger && right != BarLine.NONE && right != BarLine.SINGLE) {
+            bars.set(
+                    bars.size() - 1,
+                    new Bar(last.notes(), new Bar.Sides(last.sides().left(), right), last.ending(), last.change()));
+        }
+    }
+
+    void setKey(Key newKey) {
+        beginChange();
+        key = newKey;
+        change = new Bar.Change(Optional.of(newKey), change.metre(), change.part());
+    }
+
+    void setMetre(Metre newMetre) {
+        beginChange();
+        metre = newMetre;
+        change = new Bar.Change(change.key(), Optional.of(newMetre), change.part());
+    }
+
+    void setPart(String name) {
+        beginChange();
+        change = new Bar.Change(change.key(), change.metre(), Optional.of(name));
+    }
+
+    /** A change in the middle of a bar cuts the bar in two, without a line between. */
+    private void beginChange() {
+        if (!current.isEmpty()) {
+            finishBar(BarLine.NONE);
+        }
+    }
+
+    // Words
+
+    /** The notes since the last line of music began; a new line of music begins. */
+    void beginLine() {
+        line.clear();
+    }
+
+    List<NoteId> line() {
+        return List.copyOf(line);
+    }
+
+    int barOf(NoteId note) {
+        for (int i = 0; i < bars.size(); i++) {
+            if (bars.get(i).notes().stream().anyMatch(each -> each.id().equals(note))) {
+                return i;
+            }
+        }
+        return bars.size();
+    }
+
+    void addSyllable(NoteId note, int verse, String syllable) {
+        for (int i = 0; i < bars.size(); i++) {
+            Bar bar = bars.get(i);
+            List<Note> changed = bar.notes().stream()
+                    .map(each -> sung(each, note, verse, syllable))
+                    .toList();
+            if (!changed.equals(bar.notes())) {
+                bars.set(i, new Bar(changed, bar.sides(), bar.ending(), bar.change()));
+                return;
+            }
+        }
+        current.replaceAll(each -> sung(each, note, verse, syllable));
+    }
+
+    private static Note sung(Note note, NoteId wanted, int verse, String syllable) {
+        if (!note.id().equals(wanted)) {
+            return note;
+        }
+        List<String> syllables = new ArrayList<>(note.marks().syllables());
+        while (syllables.size() <= verse) {
+            syllables.add("");
+        }
+        syllables.set(verse, syllable);
+        return note.withMarks(note.marks().withSyllables(syllables));
+    }
+
+    // The end
+
+    List<Bar> bars() {
+        if (!current.isEmpty()) {
+            finishBar(BarLine.NONE);
+        }
+        return bars;
+    }
+
+    List<Tuplet> tuplets() {
+        return tuplets;
+    }
+
+    boolean hasOpenTuplet() {
+        return tupletLeft > 0;
+    }
+
+    Map<NoteId, Manuscript.Stretch> stretches() {
+        return stretches;
+    }
+}

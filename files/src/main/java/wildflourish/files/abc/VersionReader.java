@@ -1,0 +1,133 @@
+package wildflourish.files.abc;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.TreeMap;
+import wildflourish.core.problem.Place;
+import wildflourish.core.problem.Problem;
+import wildflourish.core.problem.Severity;
+import wildflourish.core.version.BookItem;
+import wildflourish.core.version.Lesson;
+import wildflourish.core.version.Stair;
+import wildflourish.core.version.Version;
+
+/** Puts written-out versions back into the lessons they belong to, and notices those that another program has changed. */
+final class VersionReader {
+    private final List<Problem> problems;
+    /** For each item that is a lesson: stairs by number, in them stages by number. */
+    private final Map<Integer, Map<Integer, Map<Integer, Found>>> found = new TreeMap<>();
+
+    /** A version read, with its text where that was changed. */
+    private record Found(Version version, String alteredText) {}
+
+    VersionReader(List<Problem> problems) {
+        this.problems = problems;
+    }
+
+    boolean isVersion(String text) {
+        return text.contains("\n" + Directives.MARK + "stage ");
+    }
+
+    /** Takes a version's text in; false when it cannot be understood, so that it stays in the book as a tune of its own. */
+    boolean add(List<BookItem> items, String text, int firstLine) {
+        try {
+            int item = lessonNumbered(items, Directives.tuneOf(text));
+            Lesson lesson = (Lesson) items.get(item);
+            Directives directives = Directives.parse(text, lesson.tune());
+            boolean isChanged = !directives.sums().body().equals(Directives.sum(bodyOf(text)));
+            boolean isPlainChanged = !directives.sums().plain().equals(Directives.plainSum(lesson.tune()));
+            if (isChanged || isPlainChanged) {
+                problems.add(alteredProblem(directives, lesson, firstLine, isChanged));
+            }
+            Map<Integer, Found> stair = found.computeIfAbsent(item, key -> new TreeMap<>())
+                    .computeIfAbsent(directives.stair(), key -> new TreeMap<>());
+            if (stair.containsKey(directives.stage())) {
+                throw new IllegalArgumentException("stage " + directives.stage() + " is there twice");
+            }
+            stair.put(directives.stage(), new Found(directives.version(), isChanged || isPlainChanged ? text : ""));
+            dropSeparator(items, item);
+            return true;
+        } catch (IllegalArgumentException e) {
+            problems.add(new Problem(
+                    Severity.WARNING,
+                    "strange-version",
+                    new Place(firstLine, 1, firstLineOf(text)),
+                    "a stage cannot be put back (" + e.getMessage() + ") and is kept as a tune of its own",
+                    "Mend its %%flourish lines and open the book again, or leave it."));
+            return false;
+        }
+    }
+
+    private static Problem alteredProblem(Directives directives, Lesson lesson, int firstLine, boolean isChanged) {
+        String what = isChanged
+                ? "the written-out notes of “" + directives.version().name() + "” were changed by another program"
+                : "the plain tune under “" + directives.version().name() + "” was changed by another program";
+        return new Problem(
+                Severity.WARNING,
+                isChanged ? "altered-version" : "altered-plain",
+                new Place(firstLine, 1, lesson.tune().title()),
+                what,
+                "Choose in the window: keep the stage as it was saved, or keep the changed notes as a tune of their own.");
+    }
+
+    private static int lessonNumbered(List<BookItem> items, int number) {
+        for (int i = items.size() - 1; i >= 0; i--) {
+            if (items.get(i) instanceof Lesson lesson && lesson.tune().header().number() == number) {
+                return i;
+            }
+        }
+        throw new IllegalArgumentException("there is no tune X:" + number + " before it");
+    }
+
+    /** The empty line that the writer puts before a version is not text of the book's own. */
+    private static void dropSeparator(List<BookItem> items, int lessonItem) {
+        int last = items.size() - 1;
+        if (last == lessonItem + 1
+                && items.get(last) instanceof BookItem.Text text
+                && (text.text().equals("\n\n") || text.text().equals("\r\n\r\n"))) {
+            items.remove(last);
+        }
+    }
+
+    private static String firstLineOf(String text) {
+        return text.lines().findFirst().orElse("");
+    }
+
+    static String bodyOf(String text) {
+        int at = 0;
+        for (String line : text.split("(?<=\n)", -1)) {
+            at += line.length();
+            if (line.startsWith("K:")) {
+                break;
+            }
+        }
+        return text.substring(at);
+    }
+
+    /** Builds the stairs once all versions are read. */
+    void finish(List<BookItem> items) {
+        found.forEach((item, stairs) -> items.set(item, lesson((Lesson) items.get(item), stairs)));
+    }
+
+    private static Lesson lesson(Lesson plain, Map<Integer, Map<Integer, Found>> numbered) {
+        List<Stair> stairs = new ArrayList<>();
+        List<Lesson.Altered> altered = new ArrayList<>();
+        for (Map<Integer, Found> stages : numbered.values()) {
+            List<Found> inOrder = new ArrayList<>(stages.values());
+            if (inOrder.size() == 1) {
+                Version only = inOrder.get(0).version();
+                inOrder.add(0, new Found(Version.plain("Root", only.playing()), ""));
+            }
+            for (int i = 0; i < inOrder.size(); i++) {
+                if (!inOrder.get(i).alteredText().isEmpty()) {
+                    Version saved = inOrder.get(i).version();
+                    altered.add(new Lesson.Altered(
+                            stairs.size(), i, saved, inOrder.get(i).alteredText()));
+                }
+            }
+            stairs.add(new Stair(inOrder.stream().limit(9).map(Found::version).toList()));
+        }
+        return new Lesson(plain.tune(), stairs, altered);
+    }
+}

@@ -1,0 +1,2 @@
+/** Realisations as Standard MIDI Files. */
+package wildflourish.files.midi;

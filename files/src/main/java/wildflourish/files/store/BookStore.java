@@ -1,0 +1,108 @@
+package wildflourish.files.store;
+
+import java.io.IOException;
+import java.nio.ByteBuffer;
+import java.nio.channels.FileChannel;
+import java.nio.charset.CharacterCodingException;
+import java.nio.charset.Charset;
+import java.nio.charset.CodingErrorAction;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.AtomicMoveNotSupportedException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.nio.file.StandardCopyOption;
+import java.nio.file.StandardOpenOption;
+import wildflourish.core.problem.Parsed;
+import wildflourish.core.version.Book;
+import wildflourish.files.abc.BookReader;
+import wildflourish.files.abc.BookWriter;
+
+/** Opens and saves books. A save is written aside, flushed to the disk and renamed: the file is the old one or the new one, never half. */
+public final class BookStore {
+    private static final String BYTE_ORDER_MARK = "\uFEFF";
+    /** Far beyond any tunebook: a bigger file is not one. */
+    private static final long MOST_BYTES = 64L << 20;
+
+    private BookStore() {}
+
+    /** Reads a book; UTF-8, or Latin-1 where the bytes are no UTF-8. Throws IOException when the file cannot be read at all. */
+    public static Parsed<StoredBook> open(Path path) throws IOException {
+        if (Files.isDirectory(path)) {
+            throw new IOException(path + " is a folder, not a tunebook; name a file");
+        }
+        if (!Files.exists(path)) {
+            throw new IOException(path + " does not exist; check the name");
+        }
+        if (Files.size(path) > MOST_BYTES) {
+            throw new IOException(path + " is larger than 64 MB, which no tunebook is; choose another file");
+        }
+        byte[] bytes = Files.readAllBytes(path);
+        Charset charset = charsetOf(bytes);
+        String text = new String(bytes, charset);
+        boolean hasMark = text.startsWith(BYTE_ORDER_MARK);
+        Parsed<Book> book = BookReader.read(hasMark ? text.substring(1) : text);
+        return new Parsed<>(new StoredBook(path, charset, hasMark, book.value()), book.problems());
+    }
+
+    private static Charset charsetOf(byte[] bytes) {
+        try {
+            StandardCharsets.UTF_8
+                    .newDecoder()
+                    .onMalformedInput(CodingErrorAction.REPORT)
+                    .onUnmappableCharacter(CodingErrorAction.REPORT)
+                    .decode(ByteBuffer.wrap(bytes));
+            return StandardCharsets.UTF_8;
+        } catch (CharacterCodingException e) {
+            return StandardCharsets.ISO_8859_1;
+        }
+    }
+
+    /** Saves; a Latin-1 book that has gained other letters is saved as UTF-8. Returns the book as it is stored now. */
+    public static StoredBook save(StoredBook stored) throws IOException {
+        String text = (stored.hasByteOrderMark() ? BYTE_ORDER_MARK : "") + BookWriter.write(stored.book());
+        Charset charset = stored.charset().newEncoder().canEncode(text) ? stored.charset() : StandardCharsets.UTF_8;
+        writeAside(stored.path(), text.getBytes(charset));
+        return new StoredBook(stored.path(), charset, stored.hasByteOrderMark(), stored.book());
+    }
+
+    /** Writes a file aside in the same folder, flushes it, and renames it over the old one. */
+    public static void writeAside(Path path, byte[] bytes) throws IOException {
+        Path target = Files.isSymbolicLink(path) ? path.toRealPath() : path.toAbsolutePath();
+        Path folder = target.getParent();
+        if (folder == null || !Files.isDirectory(folder)) {
+            throw new IOException("there is no folder " + folder + " to save into; choose another place");
+        }
+        Path aside = Files.createTempFile(folder, ".flourish-", ".part");
+        try {
+            try (FileChannel channel = FileChannel.open(aside, StandardOpenOption.WRITE)) {
+                ByteBuffer buffer = ByteBuffer.wrap(bytes);
+                while (buffer.hasRemaining()) {
+                    channel.write(buffer);
+                }
+                channel.force(true);
+            }
+            keepPermissions(target, aside);
+            rename(aside, target);
+        } finally {
+            Files.deleteIfExists(aside);
+        }
+    }
+
+    private static void keepPermissions(Path target, Path aside) throws IOException {
+        if (!Files.getFileStore(aside.toAbsolutePath()).supportsFileAttributeView("posix")) {
+            return;
+        }
+        var permissions = Files.exists(target)
+                ? Files.getPosixFilePermissions(target)
+                : java.nio.file.attribute.PosixFilePermissions.fromString("rw-r--r--");
+        Files.setPosixFilePermissions(aside, permissions);
+    }
+
+    private static void rename(Path aside, Path target) throws IOException {
+        try {
+            Files.move(aside, target, StandardCopyOption.ATOMIC_MOVE, StandardCopyOption.REPLACE_EXISTING);
+        } catch (AtomicMoveNotSupportedException e) {
+            Files.move(aside, target, StandardCopyOption.REPLACE_EXISTING);
+        }
+    }
+}

@@ -1,0 +1,2 @@
+/** Samples as RIFF WAVE files. */
+package wildflourish.files.wav;

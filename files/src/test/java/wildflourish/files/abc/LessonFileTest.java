@@ -1,0 +1,202 @@
+package wildflourish.files.abc;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Random;
+import org.junit.jupiter.api.Test;
+import wildflourish.core.instrument.Instrument;
+import wildflourish.core.music.Fraction;
+import wildflourish.core.ornament.Ornament;
+import wildflourish.core.ornament.Profile;
+import wildflourish.core.placing.Fit;
+import wildflourish.core.placing.WhatFits;
+import wildflourish.core.problem.Parsed;
+import wildflourish.core.tune.Note;
+import wildflourish.core.tune.Tune;
+import wildflourish.core.version.Book;
+import wildflourish.core.version.BookItem;
+import wildflourish.core.version.Lesson;
+import wildflourish.core.version.Passes;
+import wildflourish.core.version.Placement;
+import wildflourish.core.version.Span;
+import wildflourish.core.version.Spot;
+import wildflourish.core.version.Stair;
+import wildflourish.core.version.Version;
+import wildflourish.files.Demo;
+
+/** A book comes back exactly as it was saved, and what another program changed in it is noticed. */
+class LessonFileTest {
+    private static final Instrument WHISTLE = Instrument.of("whistle-d");
+
+    @Test
+    void aBookWithoutVersionsIsWrittenBackToTheByte() {
+        String text = Demo.text();
+        Parsed<Book> book = BookReader.read(text);
+        assertThat(book.problems()).isEmpty();
+        assertThat(book.value().lessons()).hasSize(9);
+        assertThat(BookWriter.write(book.value())).isEqualTo(text);
+    }
+
+    @Test
+    void everyDecoratedDemoTuneComesBackToTheLastPlacement() {
+        Random random = new Random(7);
+        for (int round = 0; round < 30; round++) {
+            Book book = decorated(random);
+            Parsed<Book> again = BookReader.read(BookWriter.write(book));
+            assertThat(again.problems()).isEmpty();
+            assertThat(again.value()).isEqualTo(book);
+            assertThat(BookWriter.write(again.value())).isEqualTo(BookWriter.write(book));
+        }
+    }
+
+    @Test
+    void theWrittenOutBarsKeepTheirLengths() {
+        Book book = decorated(new Random(11));
+        for (Lesson lesson : book.lessons()) {
+            for (Version version : lesson.versions()) {
+                Tune written = BookReader.read(BookWriter.writeVersion(lesson.tune(), version))
+                        .value()
+                        .lessons()
+                        .get(0)
+                        .tune();
+                assertThat(written.bars().stream().map(bar -> bar.length()).toList())
+                        .isEqualTo(lesson.tune().bars().stream()
+                                .map(bar -> bar.length())
+                                .toList());
+            }
+        }
+    }
+
+    @Test
+    void aLongRollIsWrittenOutAsThreeNotesWithItsCutAndTap() {
+        Tune tune = tune("X:1\nT:T\nM:6/8\nL:1/8\nK:D\nB3 GAB|\n");
+        Version version = with(tune, 0, 0, "long-roll");
+        assertThat(BookWriter.writeVersion(tune, version)).endsWith("K:D\nB{c}B{A}B GAB|\n");
+    }
+
+    @Test
+    void aRollThatStandsForATurnKeepsTheTextAroundIt() {
+        Tune tune = tune("X:1\nT:T\nM:6/8\nL:1/8\nK:D\nBAB \"G\"d3|\n");
+        Version version = with(tune, 0, 2, "long-roll");
+        assertThat(BookWriter.writeVersion(tune, version)).endsWith("K:D\nB{c}B{A}B \"G\"d3|\n");
+    }
+
+    @Test
+    void anAccidentalThatALostNoteCarriedIsWrittenWhereItIsNextNeeded() {
+        Tune tune = tune("X:1\nT:T\nM:6/8\nL:1/8\nK:D\nB^AB A3|\n");
+        Version version = with(tune, 0, 2, "long-roll");
+        Tune written = tune(BookWriter.writeVersion(tune, version));
+        assertThat(written.notes().get(3).melody())
+                .isEqualTo(tune.notes().get(3).melody());
+    }
+
+    @Test
+    void aTapThatLeavesTheKeyCarriesItsAccidentalAndTheNextNoteItsOwn() {
+        Tune tune = tune("X:1\nT:T\nM:4/4\nL:1/8\nK:C\nG2F2 G4|\n");
+        Version version = with(tune, 0, 0, "tap");
+        assertThat(BookWriter.writeVersion(tune, version)).endsWith("K:C\n{^F}G2=F2 G4|\n");
+    }
+
+    @Test
+    void aNoteInBrokenRhythmIsWrittenOutWithTheSameLengths() {
+        Tune tune = tune("X:1\nT:T\nM:4/4\nL:1/8\nK:D\nB2>A2 d2<e2|\n");
+        Version version = with(tune, 0, 0, "long-roll").with(tune, Spot.of(placement(tune, 3, 3, "long-roll")));
+        Tune written = tune(BookWriter.writeVersion(tune, version));
+        assertThat(written.notes().stream().map(note -> note.played().toString()))
+                .containsExactly("1/8", "1/8", "1/8", "1/8", "1/8", "1/8", "1/8", "1/8");
+    }
+
+    @Test
+    void oneNoteChangedByAnotherProgramIsNoticedAndNothingIsLost() {
+        Book book = decorated(new Random(3));
+        String text = BookWriter.write(book);
+        int at = text.indexOf("d2fd", text.indexOf("stage=2"));
+        String changed = text.substring(0, at) + "d2fe" + text.substring(at + 4);
+        Parsed<Book> read = BookReader.read(changed);
+        assertThat(read.problems()).extracting(problem -> problem.code()).containsExactly("altered-version");
+        Lesson lesson = read.value().lessons().get(0);
+        assertThat(lesson.altered()).hasSize(1);
+        assertThat(lesson.stairs()).isEqualTo(book.lessons().get(0).stairs());
+        assertThat(BookWriter.write(read.value()))
+                .as("undecided, the file stays as it is")
+                .isEqualTo(changed);
+    }
+
+    @Test
+    void aChangedStageThatIsWorkedOnIsKeptBesideTheChangedNotes() {
+        Book book = decorated(new Random(3));
+        String text = BookWriter.write(book);
+        int at = text.indexOf("d2fd", text.indexOf("stage=2"));
+        Book read = BookReader.read(text.substring(0, at) + "d2fe" + text.substring(at + 4))
+                .value();
+        Lesson lesson = read.lessons().get(0);
+        Stair worked = lesson.stairs()
+                .get(0)
+                .with(1, Version.plain("Leaf", lesson.stairs().get(0).at(1).playing()));
+        List<BookItem> items = new ArrayList<>(read.items());
+        items.set(read.indexOf(lesson), lesson.with(worked));
+        Book again = BookReader.read(BookWriter.write(new Book(items))).value();
+        assertThat(again.lessons()).hasSize(10);
+        assertThat(again.lessons().get(0).stairs().get(0).at(1).isPlain()).isTrue();
+    }
+
+    @Test
+    void aVersionWhoseTuneIsMissingStaysAsATuneOfItsOwn() {
+        String text = "X:7\nT:T\n%%flourish-stage of=1 stair=1 stage=1 name=Root\nK:D\nABc|\n";
+        Parsed<Book> book = BookReader.read(text);
+        assertThat(book.problems()).extracting(problem -> problem.code()).containsExactly("strange-version");
+        assertThat(BookWriter.write(book.value())).isEqualTo(text);
+    }
+
+    private static Version with(Tune tune, int first, int last, String ornament) {
+        Stair stair = Stair.starting(tune, WHISTLE, 2);
+        return stair.at(1).with(tune, Spot.of(placement(tune, first, last, ornament)));
+    }
+
+    private static Placement placement(Tune tune, int first, int last, String ornament) {
+        Span span =
+                new Span(tune.notes().get(first).id(), tune.notes().get(last).id());
+        return Placement.of(Ornament.of(ornament), span);
+    }
+
+    private static Tune tune(String text) {
+        return BookReader.read(text).value().lessons().get(0).tune();
+    }
+
+    /** The demo book with random placements, options, passes and sentences in every tune. */
+    private static Book decorated(Random random) {
+        Book book = BookReader.read(Demo.text()).value();
+        List<BookItem> items = new ArrayList<>(book.items());
+        items.replaceAll(item -> item instanceof Lesson lesson ? decorated(lesson, random) : item);
+        return new Book(items);
+    }
+
+    private static Lesson decorated(Lesson lesson, Random random) {
+        Tune tune = lesson.tune();
+        Stair stair = Stair.starting(tune, WHISTLE, 2 + random.nextInt(3))
+                .withEach(version -> version.withPlaying(
+                        version.playing().withTempo(version.playing().tempo().times(Fraction.of(1, 2)))));
+        for (Note note : tune.notes()) {
+            int stage = random.nextInt(stair.stages().size());
+            List<Fit> fits = WhatFits.at(tune, note.id(), stair.at(stage).playing(), Profile.usual())
+                    .fitting();
+            if (fits.isEmpty() || random.nextInt(4) > 0) {
+                continue;
+            }
+            Placement placement = fits.get(random.nextInt(fits.size())).placement();
+            stair = stair.placed(
+                    tune, stage, random.nextInt(6) == 0 ? placement.withPasses(Passes.only(2)) : placement);
+            Spot spot = stair.at(stage).at(note.id()).orElseThrow();
+            if (random.nextInt(4) == 0) {
+                spot = spot.withOption(fits.get(0).placement());
+            }
+            if (random.nextInt(4) == 0) {
+                spot = spot.withSentence("Lean on it, \\ then\nlet go.");
+            }
+            stair = stair.withSpot(tune, stage, spot);
+        }
+        return lesson.with(stair);
+    }
+}
