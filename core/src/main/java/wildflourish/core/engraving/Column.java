@@ -1,0 +1,148 @@
+package wildflourish.core.engraving;
+
+import java.util.ArrayList;
+import java.util.List;
+import wildflourish.core.music.WrittenPitch;
+import wildflourish.core.tune.Note;
+
+/**
+ * A note, chord or rest being set. Heights are in staff spaces below the top line; {@code x} is the left edge of the head. Stem and x are
+ * settled step by step: direction by the beams, x by the spacing, the stem's end by the beams again.
+ */
+final class Column {
+    static final double HEAD_WIDTH = 1.18;
+    static final double SMALL = 0.6;
+    private static final double SMALL_NOTE_WIDTH = 1.05;
+    private static final double MIDDLE_LINE = 2;
+    private static final double STEM = 3.5;
+
+    final Note note;
+    final NoteValue value;
+    final boolean fillsBar;
+    final List<WrittenPitch> accidentals = new ArrayList<>();
+    double x;
+    boolean isStemUp;
+    boolean isBeamed;
+    double stemEnd;
+
+    Column(Note note, boolean fillsBar) {
+        this.note = note;
+        this.value = NoteValue.of(note.duration().notated());
+        this.fillsBar = fillsBar;
+        this.isStemUp = !note.isRest() && top() + bottom() > 2 * MIDDLE_LINE;
+        this.stemEnd = plainStemEnd();
+    }
+
+    /** Height of a staff step: 4 for E4 on the bottom line, 0 for F5 on the top one. */
+    static double yOf(int staffStep) {
+        return 4 - (staffStep - 30) / 2.0;
+    }
+
+    static double yOf(WrittenPitch pitch) {
+        return yOf(pitch.staffStep());
+    }
+
+    /** Height of the highest head. */
+    double top() {
+        return note.isRest()
+                ? MIDDLE_LINE
+                : yOf(note.pitches().get(note.pitches().size() - 1));
+    }
+
+    double bottom() {
+        return note.isRest() ? MIDDLE_LINE : yOf(note.pitches().get(0));
+    }
+
+    boolean hasStem() {
+        return !note.isRest() && value.hasStem();
+    }
+
+    boolean hasFlag() {
+        return hasStem() && !isBeamed && value.flags() > 0;
+    }
+
+    double plainStemEnd() {
+        double extra = Math.max(0, value.flags() - 1) * 0.5;
+        return isStemUp ? Math.min(top() - STEM - extra, MIDDLE_LINE) : Math.max(bottom() + STEM + extra, MIDDLE_LINE);
+    }
+
+    double stemX() {
+        return isStemUp ? x + HEAD_WIDTH - 0.06 : x + 0.06;
+    }
+
+    double centre() {
+        return x + HEAD_WIDTH / 2;
+    }
+
+    /** Whether a head is pushed to the other side of the stem, because its neighbour is a step away. */
+    boolean isPushed(int index) {
+        List<WrittenPitch> pitches = note.pitches();
+        int step = isStemUp ? 1 : -1;
+        boolean pushed = false;
+        for (int i = isStemUp ? 0 : pitches.size() - 1; i != index; i += step) {
+            int gap =
+                    Math.abs(pitches.get(i + step).staffStep() - pitches.get(i).staffStep());
+            pushed = gap <= 1 && !pushed;
+        }
+        return pushed;
+    }
+
+    boolean hasPushedHead() {
+        for (int i = 0; i < note.pitches().size(); i++) {
+            if (isPushed(i)) {
+                return true;
+            }
+        }
+        return false;
+    }
+
+    /** Ink to the left of the head: accidentals and small notes. */
+    double leftInk() {
+        return accidentalInk() + smallNotesInk() + (hasPushedHead() && !isStemUp ? HEAD_WIDTH : 0);
+    }
+
+    double accidentalInk() {
+        return accidentals.stream()
+                .mapToDouble(
+                        pitch -> GlyphFont.of(accidentalGlyph(pitch.alter())).advance() + 0.22)
+                .sum();
+    }
+
+    double smallNotesInk() {
+        int count = note.marks().graces().pitches().size();
+        return count == 0 ? 0 : count * SMALL_NOTE_WIDTH + 0.35;
+    }
+
+    double smallNoteX(int index) {
+        return x - accidentalInk() - smallNotesInk() + index * SMALL_NOTE_WIDTH;
+    }
+
+    /** Ink from the head's left edge to the right: head, dots, flag. */
+    double rightInk() {
+        double head = note.isRest() ? 1.1 : HEAD_WIDTH + (hasPushedHead() && isStemUp ? HEAD_WIDTH : 0);
+        double dots = value.dots() * 0.65;
+        double flag = hasFlag() && isStemUp ? 0.95 : 0;
+        return head + Math.max(dots, flag);
+    }
+
+    /** The highest ink of heads and stem. */
+    double inkTop() {
+        double heads = top() - 0.5;
+        return hasStem() && isStemUp ? Math.min(heads, stemEnd) : heads;
+    }
+
+    double inkBottom() {
+        double heads = bottom() + 0.5;
+        return hasStem() && !isStemUp ? Math.max(heads, stemEnd) : heads;
+    }
+
+    static String accidentalGlyph(int alter) {
+        return switch (alter) {
+            case -2 -> "accidentalDoubleFlat";
+            case -1 -> "accidentalFlat";
+            case 1 -> "accidentalSharp";
+            case 2 -> "accidentalDoubleSharp";
+            default -> "accidentalNatural";
+        };
+    }
+}

@@ -1,0 +1,172 @@
+package wildflourish.core.engraving;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.stream.IntStream;
+import wildflourish.core.tune.Form;
+import wildflourish.core.tune.Tune;
+import wildflourish.core.version.Playing;
+import wildflourish.core.words.Words;
+
+/**
+ * Lays a score out on pages: heading, a system for each phrase, words, key to signs. Same score and paper, same display list. Nothing of an
+ * ornament is worked out here: signs draw its shape, the key reads the realisation.
+ */
+public final class Engraver {
+    private static final double BETWEEN_SYSTEMS = 2.0;
+    private static final String CAUTION =
+            "Warm up first, hold lightly, keep the wrists neutral, take short turns and rests. Stop at pain or numbness and ask a doctor"
+                    + " or physiotherapist. Mouthpieces: one player each.";
+
+    private final Score score;
+    private final Paper paper;
+    private final List<Page> pages = new ArrayList<>();
+    private Sketch page = new Sketch();
+    private double y;
+
+    private Engraver(Score score, Paper paper) {
+        this.score = score;
+        this.paper = paper;
+        this.y = paper.margin();
+    }
+
+    public static List<Page> engrave(Score score, Paper paper) {
+        return new Engraver(score, paper).run();
+    }
+
+    private double width() {
+        return paper.width() - 2 * paper.margin();
+    }
+
+    private boolean isPrinted() {
+        return Double.isFinite(paper.height());
+    }
+
+    private List<Page> run() {
+        if (score.shows().heading()) {
+            place(heading(), 0);
+        }
+        for (List<Integer> bars : systems()) {
+            place(new SystemEngraver(score, bars, width()).engrave(), BETWEEN_SYSTEMS);
+        }
+        if (!score.tune().header().words().isEmpty()) {
+            place(verses(), BETWEEN_SYSTEMS);
+        }
+        if (score.shows().keyToSigns() && score.version().isPresent()) {
+            place(KeyToSigns.block(score.tune(), score.version().get(), width()), BETWEEN_SYSTEMS + 1);
+        }
+        finishPage();
+        return List.copyOf(pages);
+    }
+
+    /** Puts a block below what is there, on a new page when it does not fit. */
+    private void place(Sketch block, double gap) {
+        if (block.box().isEmpty()) {
+            return;
+        }
+        Box box = block.box().get();
+        double top = y + gap;
+        double limit = paper.height() - paper.margin() - (isPrinted() ? 4 : 0);
+        if (top + box.height() > limit && !page.drawn().isEmpty()) {
+            finishPage();
+            top = paper.margin();
+        }
+        page.addAll(block, paper.margin(), top - box.top());
+        y = top + box.height();
+    }
+
+    private void finishPage() {
+        double height = isPrinted() ? paper.height() : y + paper.margin();
+        if (isPrinted()) {
+            footer();
+        }
+        pages.add(new Page(paper.width(), height, page.drawn(), page.zones()));
+        page = new Sketch();
+        y = paper.margin();
+    }
+
+    private void footer() {
+        List<String> lines = KeyToSigns.wrapped(CAUTION, width() * 1.75 / 1.45);
+        double at = paper.height() - paper.margin() - (lines.size() - 1) * 1.9 + 1.5;
+        for (String line : lines) {
+            page.add(new Mark.Words(line, paper.margin(), at, Face.BODY, 1.45), Ink.QUIET, Drawn.Kind.WORDS);
+            at += 1.9;
+        }
+    }
+
+    // Blocks
+
+    private Sketch heading() {
+        Sketch sketch = new Sketch();
+        Tune tune = score.tune();
+        sketch.words(fitted(tune.title(), Face.TITLE, 3.6), 0, 2.8, Face.TITLE, 3.6);
+        sketch.add(
+                new Mark.Words(Face.BODY.drawable(subtitle()), 0, 5.4, Face.BODY, 1.75), Ink.QUIET, Drawn.Kind.WORDS);
+        tune.header().credits().composer().ifPresent(name -> {
+            String words = Face.ITALIC.drawable(name);
+            double x = width() - Face.ITALIC.width(words, 1.75);
+            sketch.add(new Mark.Words(words, x, 5.4, Face.ITALIC, 1.75), Ink.QUIET, Drawn.Kind.WORDS);
+        });
+        return sketch;
+    }
+
+    private String fitted(String words, Face face, double size) {
+        String fitted = words;
+        while (fitted.length() > 4 && face.width(fitted, size) > width()) {
+            fitted = fitted.substring(0, fitted.length() - 2).stripTrailing() + "…";
+        }
+        return fitted;
+    }
+
+    private String subtitle() {
+        Tune tune = score.tune();
+        String kind = tune.header().type().name() + " · " + tune.header().key().name();
+        return score.version()
+                .map(version -> {
+                    Playing playing = version.playing();
+                    String name = score.shows().signs() ? version.name() : "plain";
+                    return kind + " · " + name + " · " + playing.instrument().name() + " · "
+                            + Words.tempo(playing.tempo());
+                })
+                .orElse(kind);
+    }
+
+    private Sketch verses() {
+        Sketch sketch = new Sketch();
+        double at = 0;
+        for (String line : score.tune().header().words()) {
+            for (String wrapped : KeyToSigns.wrapped(Face.BODY.drawable(line), width())) {
+                sketch.words(wrapped, 0, at, Face.BODY, 1.75);
+                at += 2.3;
+            }
+        }
+        return sketch;
+    }
+
+    // Systems
+
+    /** A line for each phrase; one that cannot be squeezed into the width is halved at a bar line until it can. */
+    private List<List<Integer>> systems() {
+        List<List<Integer>> systems = new ArrayList<>();
+        for (Form.Phrase phrase : score.tune().form().phrases()) {
+            List<Integer> bars = IntStream.rangeClosed(phrase.firstBar(), phrase.lastBar())
+                    .filter(bar -> !score.tune().bars().get(bar).notes().isEmpty())
+                    .boxed()
+                    .toList();
+            if (!bars.isEmpty()) {
+                split(bars, systems);
+            }
+        }
+        return systems;
+    }
+
+    private void split(List<Integer> bars, List<List<Integer>> systems) {
+        if (bars.size() == 1 || SystemEngraver.leastWidth(score, bars) <= width()) {
+            systems.add(bars);
+            return;
+        }
+        int half = (bars.size() + 1) / 2;
+        split(bars.subList(0, half), systems);
+        split(bars.subList(half, bars.size()), systems);
+    }
+}

@@ -1,0 +1,66 @@
+package wildflourish.core.engraving;
+
+import wildflourish.core.instrument.Breath;
+import wildflourish.core.instrument.ChartRow;
+import wildflourish.core.instrument.Hole;
+import wildflourish.core.tune.NoteId;
+
+/** The holes of a whistle from the mouth down, one under the other, with a cross below for firm breath. */
+final class FingeringStrip {
+    private static final double RADIUS = 0.41;
+    private static final double PITCH = 1.0;
+    private static final double HAND_GAP = 0.3;
+    private static final double LINE = 0.13;
+
+    private FingeringStrip() {}
+
+    static double height(int holes) {
+        return holes * PITCH + HAND_GAP + 1.3;
+    }
+
+    /** Draws the holes below y, centred on x. */
+    static void draw(Sketch sketch, ChartRow row, double x, double y, NoteId note) {
+        int holes = row.usual().holes().size();
+        for (int hole = 1; hole <= holes; hole++) {
+            double centre = y + RADIUS + (hole - 1) * PITCH + (hole > holes / 2 ? HAND_GAP : 0);
+            hole(sketch, row.usual().at(hole), x, centre, note);
+        }
+        if (row.breath() == Breath.FIRM) {
+            double middle = y + holes * PITCH + HAND_GAP + 0.45;
+            add(sketch, new Mark.Line(x - 0.4, middle, x + 0.4, middle, 0.16), note);
+            add(sketch, new Mark.Line(x, middle - 0.4, x, middle + 0.4, 0.16), note);
+        }
+    }
+
+    private static void hole(Sketch sketch, Hole state, double x, double y, NoteId note) {
+        switch (state) {
+            case CLOSED -> add(sketch, new Mark.Shape(Outline.circle(x, y, RADIUS), 0), note);
+            case OPEN -> add(sketch, new Mark.Shape(Outline.circle(x, y, RADIUS - LINE / 2), LINE), note);
+            case HALF -> {
+                add(sketch, new Mark.Shape(Outline.leftHalf(x, y, RADIUS), 0), note);
+                add(sketch, new Mark.Shape(Outline.circle(x, y, RADIUS - LINE / 2), LINE), note);
+            }
+        }
+    }
+
+    /** The sign under a note that the instrument does not have: a crossed ring. */
+    static void missing(Sketch sketch, double x, double y, NoteId note) {
+        double centre = y + 1.0;
+        double arm = 0.48;
+        sketch.add(new Mark.Shape(Outline.circle(x, centre, 0.9), 0.2), Ink.WARNING, Drawn.Kind.MISSING, note);
+        sketch.add(
+                new Mark.Line(x - arm, centre - arm, x + arm, centre + arm, 0.24),
+                Ink.WARNING,
+                Drawn.Kind.MISSING,
+                note);
+        sketch.add(
+                new Mark.Line(x - arm, centre + arm, x + arm, centre - arm, 0.24),
+                Ink.WARNING,
+                Drawn.Kind.MISSING,
+                note);
+    }
+
+    private static void add(Sketch sketch, Mark mark, NoteId note) {
+        sketch.add(mark, Ink.FINGERING, Drawn.Kind.FINGERING, note);
+    }
+}

@@ -1,0 +1,14 @@
+package wildflourish.core.engraving;
+
+/** What a mark is drawn in; a palette gives each a colour. */
+public enum Ink {
+    NOTES,
+    STAFF,
+    WORDS,
+    QUIET,
+    FINGERING,
+    SINGLE,
+    ROLL,
+    CRAN,
+    WARNING
+}

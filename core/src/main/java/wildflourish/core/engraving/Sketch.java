@@ -1,0 +1,55 @@
+package wildflourish.core.engraving;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import wildflourish.core.tune.NoteId;
+
+/** Marks being gathered: a display list under way. */
+final class Sketch {
+    private final List<Drawn> drawn = new ArrayList<>();
+    private final List<NoteZone> zones = new ArrayList<>();
+
+    void add(Mark mark, Ink ink, Drawn.Kind kind) {
+        drawn.add(new Drawn(mark, ink, new Drawn.Subject(kind, Optional.empty())));
+    }
+
+    void add(Mark mark, Ink ink, Drawn.Kind kind, NoteId note) {
+        drawn.add(new Drawn(mark, ink, new Drawn.Subject(kind, Optional.of(note))));
+    }
+
+    void glyph(String name, double x, double y, Drawn.Kind kind, NoteId note) {
+        add(new Mark.Glyph(GlyphFont.of(name), x, y, 1), Ink.NOTES, kind, note);
+    }
+
+    void glyph(String name, double x, double y, Drawn.Kind kind) {
+        add(new Mark.Glyph(GlyphFont.of(name), x, y, 1), Ink.NOTES, kind);
+    }
+
+    void words(String text, double x, double y, Face face, double size) {
+        add(new Mark.Words(face.drawable(text), x, y, face, size), Ink.WORDS, Drawn.Kind.WORDS);
+    }
+
+    void zone(NoteZone zone) {
+        zones.add(zone);
+    }
+
+    List<Drawn> drawn() {
+        return drawn;
+    }
+
+    List<NoteZone> zones() {
+        return zones;
+    }
+
+    /** The box around everything; empty where nothing is drawn. */
+    Optional<Box> box() {
+        return drawn.stream().map(each -> each.mark().box()).reduce(Box::and);
+    }
+
+    /** Everything of another sketch, moved. */
+    void addAll(Sketch other, double dx, double dy) {
+        other.drawn.forEach(each -> drawn.add(each.moved(dx, dy)));
+        other.zones.forEach(each -> zones.add(each.moved(dx, dy)));
+    }
+}

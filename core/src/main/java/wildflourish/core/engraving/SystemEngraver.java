@@ -1,0 +1,496 @@
+package wildflourish.core.engraving;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.TreeMap;
+import wildflourish.core.music.Metre;
+import wildflourish.core.tune.BarLine;
+import wildflourish.core.tune.Note;
+import wildflourish.core.tune.NoteId;
+import wildflourish.core.tune.Tune;
+import wildflourish.core.tune.Tuplet;
+import wildflourish.core.version.Placement;
+import wildflourish.core.version.Spot;
+import wildflourish.core.version.Version;
+
+/** Sets one line of music: staff, bars, notes, signs above, words and fingerings below. The top staff line is y = 0. */
+final class SystemEngraver {
+    private static final double STAFF_LINE = 0.13;
+    private static final double MARGIN_FOR_LABEL = 3.6;
+    private static final double LOOSEST = 1.9;
+
+    private final Score score;
+    private final Tune tune;
+    private final List<BarSetting> bars;
+    private final double right;
+    private final Sketch sketch = new Sketch();
+    private final Map<NoteId, Column> columns = new TreeMap<>();
+    private final Map<NoteId, Double> tops = new TreeMap<>();
+    private double staffEnd;
+
+    SystemEngraver(Score score, List<Integer> barNumbers, double width) {
+        this.score = score;
+        this.tune = score.tune();
+        this.bars =
+                barNumbers.stream().map(number -> new BarSetting(tune, number)).toList();
+        this.right = width;
+        bars.forEach(bar -> bar.columns.forEach(column -> columns.put(column.note.id(), column)));
+    }
+
+    /** Room that the bars need at the least, with clef, key and label. */
+    static double leastWidth(Score score, List<Integer> barNumbers) {
+        SystemEngraver engraver = new SystemEngraver(score, barNumbers, 0);
+        return engraver.prefix(new Sketch()) + Spacing.least(engraver.things());
+    }
+
+    Sketch engrave() {
+        double start = prefix(sketch);
+        settle(start);
+        staff();
+        for (BarSetting bar : bars) {
+            bar.beams.forEach(BeamGroup::settleStems);
+            bar.columns.forEach(column -> tops.put(column.note.id(), NotePainter.draw(sketch, column)));
+            bar.beams.forEach(beam -> beam.draw(sketch));
+        }
+        ties();
+        slurs();
+        tuplets();
+        double signTop = score.shows().signs() ? signs() : 0;
+        double top =
+                tops.values().stream().mapToDouble(Double::doubleValue).min().orElse(0);
+        double above = Math.min(Math.min(top, signTop), 0);
+        above = chordSymbols(above);
+        endings(above);
+        double below = below();
+        zones(above, below);
+        return sketch;
+    }
+
+    // Along the line
+
+    private double prefix(Sketch into) {
+        double x = MARGIN_FOR_LABEL;
+        var phrase = tune.form().phraseAt(bars.get(0).number);
+        if (phrase.firstBar() == bars.get(0).number) {
+            into.add(new Mark.Words(phrase.name(), 0, 3.0, Face.TITLE, 2.0), Ink.QUIET, Drawn.Kind.WORDS);
+        }
+        x = Signature.clef(into, x + 0.5);
+        x = Signature.key(into, tune.keyAt(bars.get(0).number), x);
+        Metre metre = tune.metreAt(bars.get(0).number);
+        boolean isNew =
+                bars.get(0).number == 0 || bars.get(0).bar.change().metre().isPresent();
+        return isNew ? Signature.metre(into, metre, x) : x;
+    }
+
+    private List<Spacing.Thing> things() {
+        List<Spacing.Thing> things = new ArrayList<>();
+        for (int i = 0; i < bars.size(); i++) {
+            BarSetting bar = bars.get(i);
+            boolean hasLead = i > 0 || bar.bar.sides().left() != BarLine.NONE;
+            if (hasLead) {
+                double width = leadWidth(i);
+                things.add(new Spacing.Thing(i > 0 ? 0.35 : 0.1, width, width + 0.95, false));
+            }
+            for (Column column : bar.columns) {
+                things.add(new Spacing.Thing(
+                        column.leftInk(), column.rightInk(), Spacing.wish(column.note.played()), true));
+            }
+        }
+        double last = BarLines.width(bars.get(bars.size() - 1).bar.sides().right(), BarLine.NONE);
+        things.add(new Spacing.Thing(0.35, last, 0, false));
+        return things;
+    }
+
+    private double leadWidth(int index) {
+        return lead(new Sketch(), index, 0);
+    }
+
+    /** The line before a bar with the key and metre that change there; returns its width. */
+    private double lead(Sketch into, int index, double x) {
+        BarSetting bar = bars.get(index);
+        BarLine before = index > 0 ? bars.get(index - 1).bar.sides().right() : BarLine.NONE;
+        double at = x + BarLines.draw(into, before, bar.bar.sides().left(), x);
+        boolean changes = index > 0
+                && (bar.bar.change().key().isPresent()
+                        || bar.bar.change().metre().isPresent());
+        if (!changes) {
+            return at - x;
+        }
+        at += 0.7;
+        if (bar.bar.change().key().isPresent()) {
+            at = Signature.change(into, tune.keyAt(bar.number - 1), tune.keyAt(bar.number), at);
+        }
+        if (bar.bar.change().metre().isPresent()) {
+            at = Signature.metre(into, tune.metreAt(bar.number), at);
+        }
+        return at - x - 0.4;
+    }
+
+    private void settle(double start) {
+        List<Spacing.Thing> things = things();
+        double stretch = Spacing.stretchTo(things, start, right, LOOSEST);
+        double[] anchors = Spacing.anchors(things, start, stretch);
+        int next = 0;
+        for (int i = 0; i < bars.size(); i++) {
+            BarSetting bar = bars.get(i);
+            bar.start = next == 0 ? start : anchors[next];
+            if (i > 0 || bar.bar.sides().left() != BarLine.NONE) {
+                lead(sketch, i, anchors[next]);
+                next++;
+            }
+            for (Column column : bar.columns) {
+                column.x = anchors[next++];
+            }
+            bar.end = anchors[next];
+            centreBarRest(bar);
+        }
+        double last = anchors[next];
+        BarLine end = bars.get(bars.size() - 1).bar.sides().right();
+        staffEnd = last + BarLines.draw(sketch, end, BarLine.NONE, last);
+    }
+
+    private void centreBarRest(BarSetting bar) {
+        for (Column column : bar.columns) {
+            if (column.fillsBar) {
+                column.x = (bar.start + bar.end) / 2 - 0.2;
+            }
+        }
+    }
+
+    private void staff() {
+        for (int line = 0; line < 5; line++) {
+            sketch.add(new Mark.Line(MARGIN_FOR_LABEL, line, staffEnd, line, STAFF_LINE), Ink.STAFF, Drawn.Kind.STAFF);
+        }
+    }
+
+    // Curves and tuplets
+
+    private void ties() {
+        for (Column column : columns.values()) {
+            Optional<Note> next = tune.neighbour(column.note.id(), 1);
+            if (column.note.marks().joins().tied()) {
+                tie(column, next.map(note -> columns.get(note.id())));
+            }
+            Optional<Note> before = tune.neighbour(column.note.id(), -1);
+            boolean comesFromBefore = before.map(note -> note.marks().joins().tied() && !columns.containsKey(note.id()))
+                    .orElse(false);
+            if (comesFromBefore) {
+                tie(column.x - 2, column.x - 0.1, column);
+            }
+        }
+    }
+
+    private void tie(Column from, Optional<Column> to) {
+        double end = to.map(column -> column.x - 0.1).orElse(staffEnd);
+        tie(from.x + Column.HEAD_WIDTH + 0.1, end, from);
+    }
+
+    private void tie(double x1, double x2, Column column) {
+        for (var pitch : column.note.pitches()) {
+            double sign = column.isStemUp ? 1 : -1;
+            double y = Column.yOf(pitch) + sign * 0.45;
+            sketch.add(
+                    Curves.between(x1, y, x2, y, sign * Curves.bulge(x2 - x1)),
+                    Ink.NOTES,
+                    Drawn.Kind.CURVE,
+                    column.note.id());
+        }
+    }
+
+    /** Slurs whose beginning or end lies in this system; what goes on in another runs to the edge. */
+    private void slurs() {
+        List<Note> open = new ArrayList<>();
+        for (Note note : tune.notes()) {
+            for (int i = 0; i < note.marks().joins().slursOpen(); i++) {
+                open.add(note);
+            }
+            for (int i = 0; i < note.marks().joins().slursClose() && !open.isEmpty(); i++) {
+                slur(open.remove(open.size() - 1), note);
+            }
+        }
+    }
+
+    private void slur(Note first, Note last) {
+        Column from = columns.get(first.id());
+        Column to = columns.get(last.id());
+        if (from == null && to == null) {
+            return;
+        }
+        List<Column> covered = tune.between(first.id(), last.id()).stream()
+                .map(note -> columns.get(note.id()))
+                .filter(java.util.Objects::nonNull)
+                .toList();
+        boolean isBelow = covered.stream().allMatch(column -> column.isStemUp);
+        double sign = isBelow ? 1 : -1;
+        double x1 = from == null ? covered.get(0).x - 2 : from.centre();
+        double x2 = to == null ? staffEnd : to.centre();
+        double edge = covered.stream()
+                .mapToDouble(column -> isBelow ? column.bottom() : -column.inkTop() - 0.5)
+                .max()
+                .orElse(0);
+        double y1 = from == null ? sign * (edge + 0.8) : slurEnd(from, isBelow);
+        double y2 = to == null ? sign * (edge + 0.8) : slurEnd(to, isBelow);
+        double reach = Math.max(sign * y1, sign * y2);
+        double bulge = Math.max(Curves.bulge(x2 - x1), (edge + 0.9 - reach) * 1.4);
+        Mark curve = Curves.between(x1, y1, x2, y2, sign * bulge);
+        sketch.add(curve, Ink.NOTES, Drawn.Kind.CURVE, first.id());
+        if (!isBelow) {
+            double top = curve.box().top();
+            covered.forEach(column -> tops.merge(column.note.id(), top, Math::min));
+        }
+    }
+
+    private static double slurEnd(Column column, boolean isBelow) {
+        return isBelow ? column.bottom() + 0.75 : column.inkTop() - 0.3;
+    }
+
+    private void tuplets() {
+        for (Tuplet tuplet : tune.tuplets()) {
+            Column first = columns.get(tuplet.first());
+            Column last = columns.get(tuplet.last());
+            if (first != null && last != null) {
+                tuplet(tuplet, first, last);
+            }
+        }
+    }
+
+    private void tuplet(Tuplet tuplet, Column first, Column last) {
+        List<Column> its = tune.between(tuplet.first(), tuplet.last()).stream()
+                .map(note -> columns.get(note.id()))
+                .filter(java.util.Objects::nonNull)
+                .toList();
+        boolean isBeamed = its.stream().allMatch(column -> column.isBeamed);
+        boolean isAbove = its.stream().anyMatch(column -> column.isStemUp) || !isBeamed;
+        double edge = isAbove
+                ? Math.min(
+                        its.stream()
+                                .mapToDouble(column -> tops.getOrDefault(column.note.id(), 0.0))
+                                .min()
+                                .orElse(0),
+                        0)
+                : its.stream().mapToDouble(Column::inkBottom).max().orElse(4);
+        double y = isAbove ? edge - 0.5 : Math.max(edge, 4) + 1.6;
+        GlyphFont.Entry digit = GlyphFont.of("tuplet" + Math.min(9, tuplet.actual()));
+        double left = isBeamed ? first.stemX() : first.x;
+        double right = isBeamed ? last.stemX() : last.x + Column.HEAD_WIDTH;
+        double middle = (left + right) / 2;
+        sketch.add(
+                new Mark.Glyph(digit, middle - digit.advance() / 2, y, 1),
+                Ink.NOTES,
+                Drawn.Kind.TUPLET,
+                tuplet.first());
+        if (!isBeamed) {
+            bracket(left, middle - digit.advance() / 2 - 0.3, y - 0.7, true);
+            bracket(middle + digit.advance() / 2 + 0.3, right, y - 0.7, false);
+        }
+        if (isAbove) {
+            its.forEach(column -> tops.merge(column.note.id(), y - 1.5, Math::min));
+        }
+    }
+
+    private void bracket(double x1, double x2, double y, boolean hooksLeft) {
+        sketch.add(new Mark.Line(x1, y, x2, y, 0.14), Ink.NOTES, Drawn.Kind.TUPLET);
+        double hook = hooksLeft ? x1 : x2;
+        sketch.add(new Mark.Line(hook, y, hook, y + 0.6, 0.14), Ink.NOTES, Drawn.Kind.TUPLET);
+    }
+
+    // Above the staff
+
+    /** Ornament signs over their spans; returns the height of the highest. */
+    private double signs() {
+        double highest = 0;
+        Optional<Version> version = score.version();
+        for (Column column : columns.values()) {
+            Optional<Spot> spot = version.flatMap(each -> each.at(column.note.id()));
+            if (spot.isPresent()) {
+                highest = Math.min(highest, sign(column, spot.get()));
+            }
+        }
+        return highest;
+    }
+
+    private double sign(Column column, Spot spot) {
+        double foot = 0;
+        for (Note note : spanned(spot)) {
+            foot = Math.min(foot, tops.getOrDefault(note.id(), 0.0));
+        }
+        foot -= 0.75;
+        for (int i = 0; i < spot.options().size(); i++) {
+            Placement option = spot.options().get(i);
+            var shape = option.ornament().shapeFor(option.span().length(tune));
+            if (shape.isEmpty()) {
+                continue;
+            }
+            double width = Signs.width(shape.get());
+            double x =
+                    Math.max(MARGIN_FOR_LABEL, column.centre() - (width <= 1 ? width / 2 : Math.min(width / 2, 0.8)));
+            if (i > 0) {
+                sketch.add(new Mark.Words("or", x - 1.9, foot - 0.4, Face.ITALIC, 1.5), Ink.QUIET, Drawn.Kind.WORDS);
+            }
+            Signs.draw(sketch, option.ornament(), shape.get(), new GlyphFont.Point(x, foot), Optional.of(spot.at()));
+            passes(option, x + width, foot);
+            foot -= Signs.HEIGHT + 0.2;
+        }
+        double top = foot + 0.3;
+        tops.merge(spot.at(), top, Math::min);
+        return top;
+    }
+
+    /** A placement for one time through says which, as in “2×”. */
+    private void passes(Placement option, double x, double foot) {
+        if (option.passes().isEvery()) {
+            return;
+        }
+        String words = String.join(
+                "+",
+                option.passes().numbers().stream().map(number -> number + ".").toList());
+        sketch.add(new Mark.Words(words, x + 0.1, foot - 0.2, Face.BODY, 1.4), Ink.QUIET, Drawn.Kind.WORDS);
+    }
+
+    private List<Note> spanned(Spot spot) {
+        return spot.options().stream()
+                .flatMap(option ->
+                        tune.between(option.span().first(), option.span().last()).stream())
+                .distinct()
+                .toList();
+    }
+
+    private double chordSymbols(double above) {
+        boolean any = false;
+        double y = above - 0.7;
+        for (Column column : columns.values()) {
+            Optional<String> symbol = column.note.marks().chordSymbol();
+            if (symbol.isPresent()) {
+                any = true;
+                String words = Face.BOLD.drawable(symbol.get().replace('#', '♯').replaceAll("(?<=^[A-G])b", "♭"));
+                sketch.add(
+                        new Mark.Words(words, column.x, y, Face.BOLD, 1.8),
+                        Ink.WORDS,
+                        Drawn.Kind.WORDS,
+                        column.note.id());
+            }
+            for (String annotation : column.note.marks().annotations()) {
+                any = true;
+                sketch.add(
+                        new Mark.Words(Face.ITALIC.drawable(annotation), column.x, y, Face.ITALIC, 1.6),
+                        Ink.WORDS,
+                        Drawn.Kind.WORDS,
+                        column.note.id());
+            }
+        }
+        return any ? y - 1.6 : above;
+    }
+
+    private void endings(double above) {
+        for (int i = 0; i < bars.size(); i++) {
+            BarSetting bar = bars.get(i);
+            if (bar.bar.ending().isEmpty()) {
+                continue;
+            }
+            int last = i;
+            while (last + 1 < bars.size()
+                    && bars.get(last + 1).bar.ending().isEmpty()
+                    && !bars.get(last).bar.sides().right().endsPart()) {
+                last++;
+            }
+            ending(bar, bars.get(last), Math.min(above, -1.2) - 0.4);
+        }
+    }
+
+    private void ending(BarSetting first, BarSetting last, double y) {
+        double left = first.start + 0.3;
+        double end = last.end;
+        BarLine closing = last.bar.sides().right();
+        sketch.add(new Mark.Line(left, y, end, y, 0.16), Ink.NOTES, Drawn.Kind.ENDING);
+        sketch.add(new Mark.Line(left, y, left, y + 1.9, 0.16), Ink.NOTES, Drawn.Kind.ENDING);
+        if (closing == BarLine.REPEAT_END || closing == BarLine.THIN_THICK) {
+            sketch.add(new Mark.Line(end, y, end, y + 1.9, 0.16), Ink.NOTES, Drawn.Kind.ENDING);
+        }
+        String words = String.join(
+                ", ", first.bar.ending().stream().map(number -> number + ".").toList());
+        sketch.add(new Mark.Words(words, left + 0.4, y + 1.7, Face.BODY, 1.7), Ink.NOTES, Drawn.Kind.ENDING);
+    }
+
+    // Below the staff
+
+    /** Words sung, then fingerings; returns the lowest edge. */
+    private double below() {
+        double edge = Math.max(
+                5, columns.values().stream().mapToDouble(this::lowest).max().orElse(4) + 0.6);
+        edge = syllables(edge);
+        if (!score.shows().fingerings() || score.version().isEmpty()) {
+            return edge;
+        }
+        var instrument = score.version().get().playing().instrument();
+        double top = edge + 0.5;
+        for (Column column : columns.values()) {
+            if (column.note.isRest()) {
+                continue;
+            }
+            var row = instrument.rowOf(column.note.melody());
+            if (row.isPresent()) {
+                FingeringStrip.draw(sketch, row.get(), column.centre(), top, column.note.id());
+            } else {
+                FingeringStrip.missing(sketch, column.centre(), top, column.note.id());
+            }
+        }
+        return top + FingeringStrip.height(instrument.holes());
+    }
+
+    private double lowest(Column column) {
+        double small = column.note.marks().graces().pitches().stream()
+                        .mapToDouble(Column::yOf)
+                        .max()
+                        .orElse(0)
+                + 1.2;
+        double curve = column.note.marks().joins().tied()
+                        || column.note.marks().joins().slursOpen() > 0
+                ? 1.4
+                : 0;
+        return Math.max(column.inkBottom() + curve, small);
+    }
+
+    private double syllables(double edge) {
+        int verses = columns.values().stream()
+                .mapToInt(column -> column.note.marks().syllables().size())
+                .max()
+                .orElse(0);
+        for (int verse = 0; verse < verses; verse++) {
+            double y = edge + 1.6 + verse * 2.1;
+            for (Column column : columns.values()) {
+                List<String> syllables = column.note.marks().syllables();
+                if (verse < syllables.size() && !syllables.get(verse).equals("_")) {
+                    String words = Face.BODY.drawable(syllables.get(verse));
+                    double x = column.centre() - Face.BODY.width(words, 1.7) / 2;
+                    sketch.add(
+                            new Mark.Words(words, x, y, Face.BODY, 1.7), Ink.WORDS, Drawn.Kind.WORDS, column.note.id());
+                }
+            }
+        }
+        return verses == 0 ? edge : edge + 1.0 + verses * 2.1;
+    }
+
+    // Where notes can be hit
+
+    private void zones(double above, double below) {
+        List<Column> inOrder =
+                bars.stream().flatMap(bar -> bar.columns.stream()).toList();
+        for (int i = 0; i < inOrder.size(); i++) {
+            Column column = inOrder.get(i);
+            double left = i == 0
+                    ? column.x - column.leftInk() - 0.4
+                    : (inOrder.get(i - 1).x + inOrder.get(i - 1).rightInk() + column.x - column.leftInk()) / 2;
+            double end = i + 1 < inOrder.size()
+                    ? (column.x
+                                    + column.rightInk()
+                                    + inOrder.get(i + 1).x
+                                    - inOrder.get(i + 1).leftInk())
+                            / 2
+                    : column.x + column.rightInk() + 0.6;
+            Box head = new Box(column.x, column.top() - 0.5, column.x + Column.HEAD_WIDTH, column.bottom() + 0.5);
+            sketch.zone(new NoteZone(column.note.id(), new Box(left, Math.min(above, -1) - 0.2, end, below), head));
+        }
+    }
+}
