@@ -7,6 +7,7 @@
  * paint   display lists as PDF, SVG and PNG
  * midi    realisations as Standard MIDI Files
  * wav     samples as RIFF WAVE
+ * export  one version of a tune in each of these forms
  * </pre>
  */
 package wildflourish.files;

@@ -1,0 +1,81 @@
+package wildflourish.files.export;
+
+import java.io.IOException;
+import java.nio.charset.StandardCharsets;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import wildflourish.core.engraving.Engraver;
+import wildflourish.core.engraving.Page;
+import wildflourish.core.engraving.Palette;
+import wildflourish.core.engraving.Paper;
+import wildflourish.core.engraving.Score;
+import wildflourish.core.ornament.Profile;
+import wildflourish.core.performance.Realisation;
+import wildflourish.core.performance.Realiser;
+import wildflourish.core.sound.Synth;
+import wildflourish.core.tune.Tune;
+import wildflourish.core.version.Version;
+import wildflourish.files.abc.BookWriter;
+import wildflourish.files.midi.MidiWriter;
+import wildflourish.files.paint.PdfPainter;
+import wildflourish.files.paint.PngPainter;
+import wildflourish.files.paint.SvgPainter;
+import wildflourish.files.wav.WavWriter;
+
+/** One version of a tune in each form it can be taken away as. */
+public final class Exporter {
+    private static final double PIXELS_A_SPACE = 12;
+    private static final double PICTURE_WIDTH = 122;
+
+    private final Profile profile;
+    private final Paper paper;
+
+    /** For a student, on a paper. */
+    public Exporter(Profile profile, Paper paper) {
+        this.profile = profile;
+        this.paper = paper;
+    }
+
+    /** A version to take away. */
+    public record Take(Tune tune, Version version) {}
+
+    /** The file's bytes. A PDF has the decorated tune with its key to signs, then the plain one. */
+    public byte[] export(Take take, ExportForm form) throws IOException {
+        return switch (form) {
+            case ABC -> BookWriter.writeVersion(take.tune(), take.version()).getBytes(StandardCharsets.UTF_8);
+            case MIDI -> MidiWriter.write(take.tune(), realise(take));
+            case WAV -> WavWriter.write(Synth.render(realise(take)), Synth.SAMPLE_RATE);
+            case PDF -> pdf(List.of(take), take.tune().title());
+            case SVG ->
+                SvgPainter.paint(picture(take), Palette.PRINT, paper.spaceMillimetres())
+                        .getBytes(StandardCharsets.UTF_8);
+            case PNG -> PngPainter.paint(picture(take), Palette.PRINT, PIXELS_A_SPACE);
+        };
+    }
+
+    /** Several versions in one PDF, each decorated and then plain. */
+    public byte[] pdf(List<Take> takes, String title) throws IOException {
+        List<Page> pages = new ArrayList<>();
+        for (Take take : takes) {
+            if (!take.version().isPlain()) {
+                pages.addAll(pages(take, Score.Shows.PRINT));
+            }
+            pages.addAll(pages(take, Score.Shows.PLAIN));
+        }
+        return PdfPainter.paint(pages, title, paper.spaceMillimetres());
+    }
+
+    private List<Page> pages(Take take, Score.Shows shows) {
+        return Engraver.engrave(new Score(take.tune(), Optional.of(take.version()), shows), paper);
+    }
+
+    private static Page picture(Take take) {
+        Score score = new Score(take.tune(), Optional.of(take.version()), Score.Shows.PRINT);
+        return Engraver.engrave(score, Paper.endless(PICTURE_WIDTH)).get(0);
+    }
+
+    private Realisation realise(Take take) {
+        return Realiser.realise(take.tune(), take.version(), profile);
+    }
+}
