@@ -141,7 +141,7 @@ public final class KeyToSigns {
             Signs.picture(entry.ornament(), entry.shape(), 0.3, y + 0.2)
                     .forEach(each -> sketch.add(each.mark(), each.ink(), Drawn.Kind.SIGN));
             sketch.words(entry.ornament().name(), 4.2, y, Face.BOLD, 1.75);
-            for (String line : wrapped(String.join("   ·   ", entry.gestures()), width - 15)) {
+            for (String line : wrapped(unbroken(entry.gestures()), width - 15)) {
                 sketch.words(line, 15, y, Face.BODY, 1.75);
                 y += LINE;
             }
@@ -154,6 +154,13 @@ public final class KeyToSigns {
             y += LINE;
         }
         return sketch;
+    }
+
+    /** The gestures of each note stay on one line. */
+    private static String unbroken(List<String> gestures) {
+        return String.join(
+                " · ",
+                gestures.stream().map(words -> words.replace(' ', '\u00a0')).toList());
     }
 
     static List<String> wrapped(String words, double width) {

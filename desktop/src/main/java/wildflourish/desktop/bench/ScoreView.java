@@ -1,0 +1,194 @@
+package wildflourish.desktop.bench;
+
+import java.util.Optional;
+import javafx.beans.value.ChangeListener;
+import javafx.scene.Group;
+import javafx.scene.canvas.Canvas;
+import javafx.scene.canvas.GraphicsContext;
+import javafx.scene.control.ScrollPane;
+import javafx.scene.input.MouseEvent;
+import javafx.scene.layout.Pane;
+import javafx.scene.shape.Rectangle;
+import wildflourish.core.engraving.Box;
+import wildflourish.core.engraving.Engraver;
+import wildflourish.core.engraving.NoteZone;
+import wildflourish.core.engraving.Page;
+import wildflourish.core.engraving.Paper;
+import wildflourish.core.engraving.Score;
+import wildflourish.core.tune.NoteId;
+import wildflourish.desktop.desk.Desk;
+import wildflourish.desktop.desk.Sight;
+import wildflourish.desktop.look.CanvasPainter;
+import wildflourish.desktop.look.Theme;
+
+/** The score of the chosen stage on an endless page, with the chosen note and the sounding note marked. */
+public final class ScoreView extends ScrollPane {
+    private static final double WIDTH_SPACES = 118;
+    private static final double SMALLEST_SPACE = 5.5;
+
+    private final Desk desk;
+    private final Canvas canvas = new Canvas();
+    private final Rectangle chosen = mark("chosen-note");
+    private final Rectangle sounding = mark("sounding-note");
+    private Theme theme = Theme.LIGHT;
+    private Optional<Page> page = Optional.empty();
+    private double pixelsPerSpace = 8;
+
+    public ScoreView(Desk desk) {
+        this.desk = desk;
+        setId("score");
+        getStyleClass().add("score");
+        setHbarPolicy(ScrollBarPolicy.NEVER);
+        setFitToWidth(true);
+        setFocusTraversable(true);
+        setAccessibleText("Score: left and right arrows walk along the notes");
+        Pane paper = new Pane(new Group(canvas), sounding, chosen);
+        paper.getStyleClass().add("paper");
+        setContent(paper);
+        canvas.addEventHandler(MouseEvent.MOUSE_PRESSED, this::pressed);
+        ChangeListener<Object> relayout = (at, before, after) -> layoutScore();
+        viewportBoundsProperty().addListener((at, before, after) -> {
+            if (Math.abs(before.getWidth() - after.getWidth()) > 1) {
+                layoutScore();
+            }
+        });
+        desk.sight().addListener((at, before, after) -> looked(before, after));
+        sounding.setVisible(false);
+        sceneProperty().addListener(relayout);
+    }
+
+    private static Rectangle mark(String styleClass) {
+        Rectangle rectangle = new Rectangle();
+        rectangle.getStyleClass().add(styleClass);
+        rectangle.setMouseTransparent(true);
+        rectangle.setArcWidth(8);
+        rectangle.setArcHeight(8);
+        return rectangle;
+    }
+
+    public void setTheme(Theme newTheme) {
+        theme = newTheme;
+        paint();
+    }
+
+    /** The page as laid out now. */
+    public Optional<Page> page() {
+        return page;
+    }
+
+    private void looked(Sight before, Sight after) {
+        boolean isSameScore =
+                before.tune().equals(after.tune()) && before.version().equals(after.version());
+        if (!isSameScore) {
+            layoutScore();
+        }
+        if (!before.tune().equals(after.tune())) {
+            setVvalue(0);
+        }
+        markChosen();
+    }
+
+    private void layoutScore() {
+        Sight sight = desk.sight().get();
+        double width = getViewportBounds().getWidth();
+        if (width < 50) {
+            return;
+        }
+        pixelsPerSpace = Math.max(SMALLEST_SPACE, width / WIDTH_SPACES);
+        page = sight.tune()
+                .map(tune -> Engraver.engrave(
+                                new Score(tune, sight.version(), Score.Shows.BENCH),
+                                Paper.endless(width / pixelsPerSpace))
+                        .get(0));
+        paint();
+        markChosen();
+    }
+
+    private void paint() {
+        GraphicsContext graphics = canvas.getGraphicsContext2D();
+        graphics.clearRect(0, 0, canvas.getWidth(), canvas.getHeight());
+        page.ifPresent(laidOut -> {
+            canvas.setWidth(Math.ceil(laidOut.width() * pixelsPerSpace));
+            canvas.setHeight(Math.ceil(laidOut.height() * pixelsPerSpace));
+            CanvasPainter.paint(graphics, laidOut.drawn(), theme.palette(), pixelsPerSpace);
+        });
+    }
+
+    private void pressed(MouseEvent event) {
+        requestFocus();
+        page.flatMap(laidOut -> laidOut.noteAt(event.getX() / pixelsPerSpace, event.getY() / pixelsPerSpace))
+                .ifPresent(desk::choose);
+        event.consume();
+    }
+
+    private Optional<NoteZone> zone(Optional<NoteId> note) {
+        return page.flatMap(laidOut -> note.flatMap(laidOut::zoneOf));
+    }
+
+    private void markChosen() {
+        Optional<NoteZone> zone = zone(desk.sight().get().note());
+        chosen.setVisible(zone.isPresent());
+        zone.ifPresent(each -> {
+            put(chosen, each.column());
+            reveal(each.column());
+        });
+    }
+
+    /** Lights the note that sounds, or none. */
+    public void light(Optional<NoteId> note) {
+        Optional<NoteZone> zone = zone(note);
+        sounding.setVisible(zone.isPresent());
+        sounding.setUserData(note);
+        zone.ifPresent(each -> {
+            put(sounding, each.column());
+            reveal(each.column());
+        });
+    }
+
+    /** The note that is lit. */
+    @SuppressWarnings("unchecked")
+    public Optional<NoteId> lit() {
+        return sounding.isVisible() ? (Optional<NoteId>) sounding.getUserData() : Optional.empty();
+    }
+
+    private void put(Rectangle rectangle, Box box) {
+        rectangle.setX(box.left() * pixelsPerSpace);
+        rectangle.setY(box.top() * pixelsPerSpace);
+        rectangle.setWidth(box.width() * pixelsPerSpace);
+        rectangle.setHeight(box.height() * pixelsPerSpace);
+    }
+
+    /** Scrolls no farther than needed for a box to be seen whole. */
+    private void reveal(Box box) {
+        double view = getViewportBounds().getHeight();
+        double room = canvas.getHeight() - view;
+        if (room <= 0) {
+            return;
+        }
+        double top = getVvalue() * room;
+        double wantedTop = box.top() * pixelsPerSpace - 12;
+        double wantedBottom = box.bottom() * pixelsPerSpace + 12;
+        if (wantedTop < top) {
+            setVvalue(Math.max(0, wantedTop / room));
+        } else if (wantedBottom > top + view) {
+            setVvalue(Math.min(1, (wantedBottom - view) / room));
+        }
+    }
+
+    /** Chooses the note nearest below or above the chosen one, in the next system that way. */
+    public void walkLine(int direction) {
+        Optional<NoteZone> from = zone(desk.sight().get().note());
+        if (from.isEmpty() || page.isEmpty()) {
+            return;
+        }
+        Box here = from.get().column();
+        page.get().zones().stream()
+                .filter(zone -> direction > 0
+                        ? zone.column().top() > here.bottom() - 1
+                        : zone.column().bottom() < here.top() + 1)
+                .min(java.util.Comparator.comparingDouble(
+                        zone -> Math.abs(zone.column().top() - here.top()) * 100
+                                + Math.abs(zone.column().left() - here.left())))
+                .ifPresent(zone -> desk.choose(zone.note()));
+    }
+}

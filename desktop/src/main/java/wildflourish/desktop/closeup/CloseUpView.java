@@ -1,0 +1,347 @@
+package wildflourish.desktop.closeup;
+
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import javafx.scene.canvas.Canvas;
+import javafx.scene.canvas.GraphicsContext;
+import javafx.scene.input.MouseEvent;
+import javafx.scene.layout.Pane;
+import javafx.scene.paint.Color;
+import wildflourish.core.engraving.Face;
+import wildflourish.core.engraving.Ink;
+import wildflourish.core.music.Fraction;
+import wildflourish.core.performance.Lane;
+import wildflourish.core.performance.Moment;
+import wildflourish.core.performance.Realisation;
+import wildflourish.core.tune.Note;
+import wildflourish.core.tune.NoteId;
+import wildflourish.core.tune.Tune;
+import wildflourish.core.version.Spot;
+import wildflourish.core.version.Version;
+import wildflourish.core.words.Words;
+import wildflourish.desktop.desk.Desk;
+import wildflourish.desktop.desk.Sight;
+import wildflourish.desktop.look.AppFonts;
+import wildflourish.desktop.look.CanvasPainter;
+import wildflourish.desktop.look.Theme;
+
+/** The chosen spot in milliseconds: the pitch line above, under it a lane for each finger, the tongue and the breath. */
+public final class CloseUpView extends Pane {
+    private static final double HEIGHT = 264;
+    private static final double LEFT = 116;
+    private static final double RIGHT = 16;
+    private static final double PITCH_TOP = 40;
+    private static final double PITCH_BOTTOM = 92;
+    private static final double LANES_TOP = 104;
+    private static final double LANE = 16.5;
+
+    private final Desk desk;
+    private final Canvas canvas = new Canvas();
+    private Theme theme = Theme.LIGHT;
+    private Optional<Realisation> realisation = Optional.empty();
+    private Optional<Picture> picture = Optional.empty();
+    private Optional<Double> scrubbed = Optional.empty();
+    private Optional<Double> heard = Optional.empty();
+
+    /** What is drawn: a window of time around the spot, its moments and lanes. */
+    record Picture(
+            Realisation.Stretch spot,
+            Realisation.Stretch window,
+            List<Moment> moments,
+            List<Lane> lanes,
+            String title) {}
+
+    public CloseUpView(Desk desk) {
+        this.desk = desk;
+        setId("close-up");
+        getStyleClass().add("close-up");
+        setMinHeight(HEIGHT);
+        setPrefHeight(HEIGHT);
+        setMaxHeight(HEIGHT);
+        getChildren().add(canvas);
+        canvas.setHeight(HEIGHT);
+        canvas.widthProperty().bind(widthProperty());
+        widthProperty().addListener((at, before, after) -> draw());
+        canvas.addEventHandler(MouseEvent.MOUSE_PRESSED, this::scrub);
+        canvas.addEventHandler(MouseEvent.MOUSE_DRAGGED, this::scrub);
+    }
+
+    public void setTheme(Theme newTheme) {
+        theme = newTheme;
+        draw();
+    }
+
+    /** Shows the chosen note of a sight in a realisation of its stage. */
+    public void show(Optional<Realisation> worked) {
+        realisation = worked;
+        scrubbed = Optional.empty();
+        picture = worked.flatMap(this::pictureOf);
+        setAccessibleText(picture.map(Picture::title).orElse("Close-up: choose a note"));
+        draw();
+    }
+
+    /** Draws the place that is heard, in milliseconds of the realisation; none when nothing plays. */
+    public void setHeard(Optional<Double> millis) {
+        if (!millis.equals(heard)) {
+            heard = millis;
+            draw();
+        }
+    }
+
+    /** What is shown, for whoever looks without eyes. */
+    Optional<Picture> picture() {
+        return picture;
+    }
+
+    private Optional<Picture> pictureOf(Realisation worked) {
+        Sight sight = desk.sight().get();
+        if (sight.tune().isEmpty() || sight.note().isEmpty() || sight.version().isEmpty()) {
+            return Optional.empty();
+        }
+        Tune tune = sight.tune().get();
+        NoteId chosen = sight.note().get();
+        Optional<Spot> spot = sight.version().get().covering(tune, chosen);
+        NoteId first = spot.map(Spot::at).orElse(chosen);
+        NoteId last = spot.flatMap(Spot::first)
+                .map(placement -> placement.span().last())
+                .orElse(chosen);
+        Optional<Integer> playing = worked.firstPlaying(tune.placeOf(first).bar());
+        Optional<Realisation.Stretch> begins = playing.flatMap(bar -> soundOf(worked, tune, first, last, bar));
+        if (begins.isEmpty()) {
+            return Optional.empty();
+        }
+        Realisation.Stretch its = begins.get();
+        Fraction margin = its.lengthMillis().times(Fraction.of(2, 5)).max(Fraction.of(90));
+        Realisation.Stretch window = new Realisation.Stretch(
+                its.startMillis().minus(margin).max(Fraction.ZERO),
+                its.endMillis().plus(margin).min(worked.endMillis()));
+        List<Moment> moments = worked.within(window);
+        int holes = sight.version().get().playing().instrument().holes();
+        List<Lane> lanes = Lane.of(moments, holes, sight.chosen().profile().times());
+        return Optional.of(new Picture(
+                its, window, moments, lanes, title(tune, sight.version().get(), first, spot)));
+    }
+
+    private static Optional<Realisation.Stretch> soundOf(
+            Realisation worked, Tune tune, NoteId first, NoteId last, int playing) {
+        List<Realisation.Stretch> sounds = tune.between(first, last).stream()
+                .flatMap(note -> worked.of(note.id(), playing).stream())
+                .toList();
+        return sounds.isEmpty()
+                ? Optional.empty()
+                : Optional.of(new Realisation.Stretch(
+                        sounds.get(0).startMillis(),
+                        sounds.get(sounds.size() - 1).endMillis()));
+    }
+
+    private static String title(Tune tune, Version version, NoteId first, Optional<Spot> spot) {
+        Note note = tune.note(first);
+        String what = spot.flatMap(Spot::first)
+                .map(placement -> placement.ornament().name())
+                .orElse("plain note");
+        return "Close-up: " + what + " on " + Words.place(tune, note) + " · " + version.name() + " at "
+                + Words.tempo(version.playing().tempo());
+    }
+
+    private void scrub(MouseEvent event) {
+        picture.ifPresent(shown -> {
+            double part = (event.getX() - LEFT) / (canvas.getWidth() - LEFT - RIGHT);
+            double start = shown.window().startMillis().toDouble();
+            double length = shown.window().lengthMillis().toDouble();
+            scrubbed = Optional.of(start + Math.max(0, Math.min(1, part)) * length);
+            draw();
+        });
+        event.consume();
+    }
+
+    // Drawing
+
+    private double x(Picture shown, double millis) {
+        double start = shown.window().startMillis().toDouble();
+        double length = shown.window().lengthMillis().toDouble();
+        return LEFT + (millis - start) / length * (canvas.getWidth() - LEFT - RIGHT);
+    }
+
+    private Color ink(Ink ink) {
+        return CanvasPainter.colour(theme.palette().of(ink));
+    }
+
+    private void draw() {
+        GraphicsContext graphics = canvas.getGraphicsContext2D();
+        graphics.setFill(CanvasPainter.colour(theme.palette().paper()));
+        graphics.fillRect(0, 0, canvas.getWidth(), HEIGHT);
+        graphics.setFill(ink(Ink.WORDS));
+        graphics.setFont(AppFonts.of(Face.BOLD, 13));
+        if (picture.isEmpty()) {
+            graphics.fillText("Close-up: choose a note that sounds.", 14, 22);
+            return;
+        }
+        Picture shown = picture.get();
+        graphics.fillText(shown.title(), 14, 20);
+        axis(graphics, shown);
+        pitchLine(graphics, shown);
+        for (int i = 0; i < shown.lanes().size(); i++) {
+            lane(graphics, shown, shown.lanes().get(i), LANES_TOP + i * LANE + (i > 5 ? 4 : 0));
+        }
+        scrubbed.ifPresent(millis -> cursor(graphics, shown, millis, ink(Ink.ROLL), true));
+        heard.filter(millis -> millis >= shown.window().startMillis().toDouble()
+                        && millis <= shown.window().endMillis().toDouble())
+                .ifPresent(millis -> cursor(graphics, shown, millis, ink(Ink.SINGLE), false));
+    }
+
+    /** A fine line every step of milliseconds, counted from where the spot begins. */
+    private void axis(GraphicsContext graphics, Picture shown) {
+        double length = shown.window().lengthMillis().toDouble();
+        double step = length > 900 ? 100 : length > 400 ? 50 : 20;
+        double origin = shown.spot().startMillis().toDouble();
+        graphics.setFont(AppFonts.of(Face.BODY, 11));
+        graphics.setLineWidth(1);
+        double first = Math.ceil((shown.window().startMillis().toDouble() - origin) / step) * step;
+        for (double at = first; origin + at <= shown.window().endMillis().toDouble(); at += step) {
+            double x = Math.rint(x(shown, origin + at)) + 0.5;
+            graphics.setStroke(ink(Ink.STAFF).deriveColor(0, 1, 1, at == 0 ? 0.9 : 0.28));
+            graphics.strokeLine(x, 34, x, HEIGHT - 18);
+            graphics.setFill(ink(Ink.QUIET));
+            String label = String.format(Locale.ROOT, "%.0f", at);
+            double width = Face.BODY.width(label, 11);
+            if (x + width / 2 < canvas.getWidth() - 4) {
+                graphics.fillText(label, x - width / 2, HEIGHT - 5);
+            }
+        }
+        graphics.fillText("milliseconds", 14, HEIGHT - 5);
+        double x1 = x(shown, shown.spot().startMillis().toDouble());
+        double x2 = x(shown, shown.spot().endMillis().toDouble());
+        graphics.setFill(ink(Ink.SINGLE).deriveColor(0, 1, 1, 0.09));
+        graphics.fillRect(x1, 28, x2 - x1, HEIGHT - 46);
+    }
+
+    private void pitchLine(GraphicsContext graphics, Picture shown) {
+        double low = bound(shown, Double::min, Double.POSITIVE_INFINITY) - 1;
+        double high = bound(shown, Double::max, Double.NEGATIVE_INFINITY) + 1;
+        label(graphics, "pitch", (PITCH_TOP + PITCH_BOTTOM) / 2 + 4);
+        double lastX = Double.NaN;
+        double lastY = Double.NaN;
+        for (Moment moment : shown.moments()) {
+            if (moment.sounding().isEmpty()) {
+                lastX = Double.NaN;
+                continue;
+            }
+            double semitones = moment.sounding().get().pitch().semitones();
+            double y = PITCH_BOTTOM - (semitones - low) / (high - low) * (PITCH_BOTTOM - PITCH_TOP);
+            double x1 = clamp(shown, moment.startMillis());
+            double x2 = clamp(shown, moment.endMillis());
+            Color colour = ink(inkOf(moment));
+            graphics.setLineWidth(1);
+            graphics.setStroke(ink(Ink.STAFF));
+            if (!Double.isNaN(lastX)) {
+                graphics.strokeLine(x1, lastY, x1, y);
+            }
+            graphics.setStroke(colour);
+            graphics.setLineWidth(4);
+            graphics.strokeLine(x1, y, x2, y);
+            if (!moment.isGesture() && x2 - x1 > 34) {
+                graphics.setFill(ink(Ink.QUIET));
+                graphics.setFont(AppFonts.of(Face.BODY, 11));
+                graphics.fillText(moment.sounding().get().pitch().toString(), x1 + 4, y - 5);
+            }
+            lastX = x2;
+            lastY = y;
+        }
+    }
+
+    private static double bound(Picture shown, java.util.function.DoubleBinaryOperator choose, double start) {
+        return shown.moments().stream()
+                .flatMap(moment -> moment.sounding().stream())
+                .mapToDouble(sounding -> sounding.pitch().semitones())
+                .reduce(start, choose);
+    }
+
+    private static Ink inkOf(Moment moment) {
+        return switch (moment.cue().role()) {
+            case CUT, TAP -> Ink.SINGLE;
+            case CRAN -> Ink.CRAN;
+            case MELODY, SMALL_NOTE, REST -> Ink.NOTES;
+        };
+    }
+
+    private double clamp(Picture shown, Fraction millis) {
+        double low = shown.window().startMillis().toDouble();
+        double high = shown.window().endMillis().toDouble();
+        return x(shown, Math.max(low, Math.min(high, millis.toDouble())));
+    }
+
+    private void label(GraphicsContext graphics, String words, double y) {
+        graphics.setFill(ink(Ink.WORDS));
+        graphics.setFont(AppFonts.of(Face.BODY, 12));
+        graphics.fillText(words, 14, y);
+    }
+
+    private void lane(GraphicsContext graphics, Picture shown, Lane lane, double y) {
+        label(graphics, nameOf(lane), y + LANE - 5);
+        graphics.setStroke(ink(Ink.STAFF).deriveColor(0, 1, 1, 0.5));
+        graphics.setLineWidth(1);
+        graphics.strokeLine(LEFT, y + LANE - 2.5, canvas.getWidth() - RIGHT, y + LANE - 2.5);
+        for (Lane.Stroke stroke : lane.strokes()) {
+            double x1 = clamp(shown, stroke.startMillis());
+            double x2 = clamp(shown, stroke.endMillis());
+            stroke(graphics, stroke, lane, new Bar(x1, y + 2, Math.max(0, x2 - x1), LANE - 5));
+        }
+    }
+
+    /** A bar of a lane on the canvas. */
+    private record Bar(double x, double y, double width, double height) {}
+
+    private void stroke(GraphicsContext graphics, Lane.Stroke stroke, Lane lane, Bar bar) {
+        boolean isShort = stroke.endMillis().minus(stroke.startMillis()).isLessThan(Fraction.of(80));
+        Color down = isShort && lane.kind() == Lane.Kind.FINGER ? ink(Ink.SINGLE) : ink(Ink.NOTES);
+        switch (stroke.state()) {
+            case DOWN -> fill(graphics, bar, down);
+            case HALF ->
+                fill(graphics, new Bar(bar.x(), bar.y() + bar.height() / 2, bar.width(), bar.height() / 2), down);
+            case UP -> {
+                if (isShort) {
+                    graphics.setStroke(ink(Ink.ROLL));
+                    graphics.setLineWidth(2);
+                    graphics.strokeRect(bar.x() + 1, bar.y() + 1, Math.max(2, bar.width() - 2), bar.height() - 2);
+                }
+            }
+            case STRIKE -> fill(graphics, bar, ink(Ink.CRAN));
+            case SOFT -> fill(graphics, new Bar(bar.x(), bar.y() + 6, bar.width(), 5), ink(Ink.QUIET));
+            case FIRM -> fill(graphics, bar, ink(Ink.QUIET));
+        }
+    }
+
+    private static void fill(GraphicsContext graphics, Bar bar, Color colour) {
+        graphics.setFill(colour);
+        graphics.fillRoundRect(bar.x(), bar.y(), Math.max(1.5, bar.width() - 1), bar.height(), 4, 4);
+    }
+
+    private static String nameOf(Lane lane) {
+        return switch (lane.kind()) {
+            case FINGER -> (lane.hole() <= 3 ? "upper hand " : "lower hand ") + lane.hole();
+            case TONGUE -> "tongue";
+            case BREATH -> "breath";
+        };
+    }
+
+    private void cursor(GraphicsContext graphics, Picture shown, double millis, Color colour, boolean isLabelled) {
+        double x = x(shown, millis);
+        graphics.setStroke(colour);
+        graphics.setLineWidth(2);
+        graphics.strokeLine(x, 28, x, HEIGHT - 18);
+        if (isLabelled) {
+            double since = millis - shown.spot().startMillis().toDouble();
+            String pitch = realisation
+                    .flatMap(each -> each.at(millis))
+                    .flatMap(Moment::sounding)
+                    .map(sounding -> " · " + sounding.pitch())
+                    .orElse("");
+            String words = String.format(Locale.ROOT, "%.0f ms", since) + pitch;
+            graphics.setFill(ink(Ink.WORDS));
+            graphics.setFont(AppFonts.of(Face.BOLD, 12));
+            double width = Face.BOLD.width(words, 12);
+            graphics.fillText(words, Math.min(x + 6, canvas.getWidth() - width - 6), 38);
+        }
+    }
+}

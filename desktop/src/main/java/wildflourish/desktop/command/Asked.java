@@ -1,0 +1,45 @@
+package wildflourish.desktop.command;
+
+import java.util.function.Function;
+import wildflourish.core.instrument.Instrument;
+import wildflourish.core.instrument.School;
+import wildflourish.core.music.Fraction;
+import wildflourish.core.music.WrittenPitch;
+import wildflourish.core.ornament.Profile;
+
+/** What the user named on the command line, looked up; a name that is not known is a fault of use. */
+final class Asked {
+    private Asked() {}
+
+    static Instrument instrument(String id) {
+        return found(id, Instrument::of);
+    }
+
+    static Profile profile(String id) {
+        return found(id, Profile::of);
+    }
+
+    static School school(String id) {
+        return found(id, School::of);
+    }
+
+    static WrittenPitch pitch(String name) {
+        return found(name, WrittenPitch::parse);
+    }
+
+    static Fraction tempo(String beats) {
+        Fraction tempo = found(beats, Fraction::parse);
+        if (!tempo.isPositive()) {
+            throw new UsageException("a tempo is more than 0 beats a minute, not " + beats);
+        }
+        return tempo;
+    }
+
+    private static <T> T found(String word, Function<String, T> finder) {
+        try {
+            return finder.apply(word);
+        } catch (IllegalArgumentException e) {
+            throw new UsageException(String.valueOf(e.getMessage()));
+        }
+    }
+}

@@ -1,0 +1,29 @@
+package wildflourish.desktop.command;
+
+import java.io.IOException;
+import java.io.PrintWriter;
+import java.nio.file.Path;
+import wildflourish.core.problem.Parsed;
+import wildflourish.core.problem.Problem;
+import wildflourish.files.store.BookStore;
+import wildflourish.files.store.StoredBook;
+
+/** Opens a book for a command and tells its problems on standard error. */
+final class BookFile {
+    private BookFile() {}
+
+    static StoredBook open(Path path, PrintWriter err) {
+        try {
+            Parsed<StoredBook> opened = BookStore.open(path);
+            for (Problem problem : opened.problems()) {
+                err.println(path + ": " + problem);
+            }
+            if (opened.value().book().lessons().isEmpty()) {
+                throw new UsageException(path + " has no tune in it; a tune begins with a line X:1");
+            }
+            return opened.value();
+        } catch (IOException e) {
+            throw new UsageException("cannot read " + path + ": " + e.getMessage());
+        }
+    }
+}

@@ -1,0 +1,38 @@
+package wildflourish.desktop.command;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.concurrent.Callable;
+import picocli.CommandLine.Command;
+import picocli.CommandLine.Option;
+
+@Command(name = "demo", description = "Opens the window on the demo book.")
+final class DemoCommand implements Callable<Integer> {
+    @Option(names = "--shot", description = "writes a picture of the window to this file and leaves")
+    private Optional<String> shot = Optional.empty();
+
+    @Option(names = "--note", description = "chooses this note of the first tune, from 1")
+    private Optional<Integer> note = Optional.empty();
+
+    @Option(names = "--close-up", description = "shows the chosen spot in milliseconds")
+    private boolean closeUp;
+
+    @Option(names = "--dark", description = "dark colours")
+    private boolean dark;
+
+    @Override
+    public Integer call() {
+        List<String> parameters = new ArrayList<>();
+        shot.ifPresent(file -> parameters.add("--shot=" + file));
+        note.ifPresent(number -> parameters.add("--note=" + number));
+        if (closeUp) {
+            parameters.add("--close-up");
+        }
+        if (dark) {
+            parameters.add("--dark");
+        }
+        WindowStart.launch(parameters);
+        return Flourish.DONE;
+    }
+}

@@ -1,0 +1,76 @@
+package wildflourish.desktop.command;
+
+import java.io.PrintWriter;
+import java.nio.charset.StandardCharsets;
+import picocli.CommandLine;
+import picocli.CommandLine.Command;
+
+/** The command line: {@code ./flourish} and its words. */
+@Command(
+        name = "flourish",
+        subcommands = {
+            DemoCommand.class,
+            OpenCommand.class,
+            CheckCommand.class,
+            ExportCommand.class,
+            OrnamentsCommand.class
+        })
+public final class Flourish implements Runnable {
+    /** Ends well. */
+    static final int DONE = 0;
+
+    /** Wrong usage, or a file that cannot be read. */
+    static final int UNUSABLE = 2;
+
+    private static final String ABOUT = """
+            Wild Flourish: from a plain tune to decorated versions, with fingerings.
+              flourish demo                     the window, on the demo book
+              flourish demo --shot FILE.png     a picture of the window
+              flourish open FILE.abc            the window, on your own tunebook
+              flourish check FILE               what to look at in a book
+              flourish export FILE --as pdf --out PATH
+                                                abc, midi, wav, pdf, svg or png
+              flourish ornaments --instrument whistle-d --note D4
+                                                what fits where, and why not
+              flourish test                     runs every test
+            """;
+
+    @CommandLine.Spec
+    private CommandLine.Model.CommandSpec spec = CommandLine.Model.CommandSpec.create();
+
+    @Override
+    public void run() {
+        spec.commandLine().getOut().print(ABOUT);
+        spec.commandLine().getOut().flush();
+    }
+
+    public static void main(String[] arguments) {
+        PrintWriter out = new PrintWriter(System.out, true, StandardCharsets.UTF_8);
+        PrintWriter err = new PrintWriter(System.err, true, StandardCharsets.UTF_8);
+        System.exit(execute(out, err, arguments));
+    }
+
+    /** Runs a command; returns its exit code. Faults of use end in one line, never in a stack trace. */
+    public static int execute(PrintWriter out, PrintWriter err, String... arguments) {
+        CommandLine command = new CommandLine(new Flourish()).setOut(out).setErr(err);
+        command.setCaseInsensitiveEnumValuesAllowed(true);
+        command.setParameterExceptionHandler((fault, words) -> {
+            err.println("flourish: " + oneLine(fault) + ". See ./flourish for what it can do.");
+            return UNUSABLE;
+        });
+        command.setExecutionExceptionHandler((fault, line, parsed) -> {
+            if (fault instanceof UsageException) {
+                err.println("flourish: " + oneLine(fault));
+            } else {
+                err.println("flourish: cannot do that: " + oneLine(fault));
+            }
+            return UNUSABLE;
+        });
+        return command.execute(arguments);
+    }
+
+    private static String oneLine(Exception fault) {
+        String words = fault.getMessage() == null ? fault.getClass().getSimpleName() : fault.getMessage();
+        return words.replaceAll("\\s*\\R\\s*", " ").strip();
+    }
+}

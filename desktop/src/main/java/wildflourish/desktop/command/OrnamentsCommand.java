@@ -1,0 +1,128 @@
+package wildflourish.desktop.command;
+
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.concurrent.Callable;
+import picocli.CommandLine.Command;
+import picocli.CommandLine.Model.CommandSpec;
+import picocli.CommandLine.Option;
+import picocli.CommandLine.Spec;
+import wildflourish.core.instrument.ChartRow;
+import wildflourish.core.instrument.Instrument;
+import wildflourish.core.instrument.School;
+import wildflourish.core.music.Fraction;
+import wildflourish.core.music.Tempo;
+import wildflourish.core.music.WrittenPitch;
+import wildflourish.core.ornament.Profile;
+import wildflourish.core.placing.Fit;
+import wildflourish.core.placing.WhatFits;
+import wildflourish.core.tune.Note;
+import wildflourish.core.tune.Tune;
+import wildflourish.core.tune.TuneType;
+import wildflourish.core.version.Playing;
+import wildflourish.core.words.Words;
+import wildflourish.files.abc.BookReader;
+
+@Command(name = "ornaments", description = "Says what fits on which note and why, or why not.")
+final class OrnamentsCommand implements Callable<Integer> {
+    /** Lengths in quavers that a note is tried at. */
+    private static final List<Integer> QUAVERS = List.of(1, 2, 3);
+
+    @Spec
+    private CommandSpec spec = CommandSpec.create();
+
+    @Option(names = "--instrument", required = true, description = "for example whistle-d")
+    private String instrument = "";
+
+    @Option(names = "--note", description = "a written note such as F#4; every note of the instrument without it")
+    private Optional<String> note = Optional.empty();
+
+    @Option(names = "--tempo", description = "beats a minute; the slow end of a session without it")
+    private Optional<String> tempo = Optional.empty();
+
+    @Option(names = "--type", description = "reel, jig, polka …: it says what a beat is")
+    private String type = "reel";
+
+    @Option(names = "--student", description = "fluent, steady or learner")
+    private String student = Profile.usual().id();
+
+    @Option(names = "--school", description = "two-finger, hand-over, always-top or next-up")
+    private Optional<String> school = Optional.empty();
+
+    @Option(names = "--format", description = "table, json or csv")
+    private Listing.Format format = Listing.Format.TABLE;
+
+    @Override
+    public Integer call() {
+        Instrument asked = Asked.instrument(instrument);
+        Profile profile = Asked.profile(student);
+        TuneType kind = TuneType.all().stream()
+                .filter(each -> each.name().equals(type))
+                .findFirst()
+                .orElseThrow(() -> new UsageException("there is no tune type “" + type + "”; there are "
+                        + String.join(
+                                ", ",
+                                TuneType.all().stream().map(TuneType::name).toList())));
+        Tempo beats = tempo.map(words -> new Tempo(Asked.tempo(words), kind.beatLength()))
+                .orElse(kind.session());
+        School cutting = school.map(Asked::school).orElse(asked.schools().get(0));
+        Playing playing = new Playing(asked, cutting, beats);
+        List<Map<String, String>> rows = new ArrayList<>();
+        for (WrittenPitch pitch : pitches(asked)) {
+            QUAVERS.forEach(quavers -> rows.addAll(rows(pitch, quavers, playing, profile)));
+        }
+        Listing.print(spec.commandLine().getOut(), rows, format);
+        return Flourish.DONE;
+    }
+
+    private List<WrittenPitch> pitches(Instrument asked) {
+        if (note.isPresent()) {
+            return List.of(Asked.pitch(note.get()));
+        }
+        return asked.chart().stream()
+                .map(ChartRow::pitch)
+                .map(fingered -> WrittenPitch.ofMidi(asked.reading().writtenMidi(fingered)))
+                .toList();
+    }
+
+    private static List<Map<String, String>> rows(WrittenPitch pitch, int quavers, Playing playing, Profile profile) {
+        Tune tune = noteAlone(pitch, quavers);
+        Note only = tune.notes().get(0);
+        WhatFits fits = WhatFits.at(tune, only.id(), playing, profile);
+        List<Map<String, String>> rows = new ArrayList<>();
+        fits.fitting().forEach(fit -> rows.add(row(pitch, only, fit)));
+        fits.refused().forEach(fit -> rows.add(row(pitch, only, fit)));
+        return rows;
+    }
+
+    private static Map<String, String> row(WrittenPitch pitch, Note note, Fit fit) {
+        Map<String, String> row = new LinkedHashMap<>();
+        row.put("note", pitch.toString());
+        row.put("length", Words.noteLength(note.played()));
+        row.put("ornament", fit.facts().ornament().name());
+        row.put("fits", fit.fits() ? "yes" : "no");
+        row.put("clean to", fit.facts().cleanUpTo().map(Words::beats).orElse("–"));
+        row.put("why", Words.why(fit));
+        return row;
+    }
+
+    /** A tune of one note, to look at the note by itself. */
+    private static Tune noteAlone(WrittenPitch pitch, int quavers) {
+        String octave = pitch.octave() >= 5
+                ? pitch.step().name().toLowerCase(java.util.Locale.ROOT) + "'".repeat(pitch.octave() - 5)
+                : pitch.step().name() + ",".repeat(4 - pitch.octave());
+        String sign =
+                pitch.alter() == 0 ? "=" : pitch.alter() > 0 ? "^".repeat(pitch.alter()) : "_".repeat(-pitch.alter());
+        String text = "X:1\nT:Note\nM:none\nL:1/8\nK:C\n" + sign + octave + quavers + "|]\n";
+        Fraction length = Fraction.of(quavers, 8);
+        Tune tune = BookReader.read(text).value().lessons().get(0).tune();
+        if (!tune.notes().get(0).played().equals(length)) {
+            throw new IllegalStateException("a note of " + length + " was read as "
+                    + tune.notes().get(0).played());
+        }
+        return tune;
+    }
+}

@@ -1,0 +1,472 @@
+package wildflourish.desktop.desk;
+
+import java.io.IOException;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import javafx.beans.property.ReadOnlyObjectProperty;
+import javafx.beans.property.ReadOnlyObjectWrapper;
+import javafx.beans.property.ReadOnlyStringProperty;
+import javafx.beans.property.ReadOnlyStringWrapper;
+import wildflourish.core.instrument.Instrument;
+import wildflourish.core.instrument.School;
+import wildflourish.core.music.Tempo;
+import wildflourish.core.ornament.Profile;
+import wildflourish.core.placing.Fit;
+import wildflourish.core.placing.WhatFits;
+import wildflourish.core.problem.Parsed;
+import wildflourish.core.problem.Problem;
+import wildflourish.core.tune.Note;
+import wildflourish.core.tune.NoteId;
+import wildflourish.core.tune.Tune;
+import wildflourish.core.version.BookItem;
+import wildflourish.core.version.Change;
+import wildflourish.core.version.Deed;
+import wildflourish.core.version.History;
+import wildflourish.core.version.Lesson;
+import wildflourish.core.version.Placement;
+import wildflourish.core.version.Spot;
+import wildflourish.core.version.Stair;
+import wildflourish.core.version.Version;
+import wildflourish.core.words.Words;
+import wildflourish.files.abc.BookReader;
+import wildflourish.files.abc.BookWriter;
+import wildflourish.files.store.BookStore;
+import wildflourish.files.store.StoredBook;
+
+/** What is open, chosen and done. Views look at {@link #sight} and call verbs; every verb leaves a new sight and one line of what it did. */
+public final class Desk {
+    private static final int FIRST_STAGES = 3;
+
+    private final ReadOnlyObjectWrapper<Sight> sight = new ReadOnlyObjectWrapper<>();
+    private final ReadOnlyStringWrapper said = new ReadOnlyStringWrapper("");
+    private StoredBook stored;
+    private List<Problem> problems;
+    private History history;
+    private int lessonIndex;
+
+    /** With a book that was read. */
+    public Desk(Parsed<StoredBook> opened) {
+        this.stored = opened.value();
+        this.problems = opened.problems();
+        this.history = new History(stored.book());
+        Instrument instrument = Instrument.all().get(0);
+        show(new Sight.Chosen(instrument, Profile.usual(), 1, Optional.empty()));
+    }
+
+    public ReadOnlyObjectProperty<Sight> sight() {
+        return sight.getReadOnlyProperty();
+    }
+
+    /** What the last verb did, or why it did nothing: one line. */
+    public ReadOnlyStringProperty said() {
+        return said.getReadOnlyProperty();
+    }
+
+    private Sight now() {
+        return sight.get();
+    }
+
+    /** Puts a line where the user sees it. */
+    public void say(String words) {
+        said.set(words);
+    }
+
+    // The book
+
+    public Path path() {
+        return stored.path();
+    }
+
+    public List<Problem> problems() {
+        return problems;
+    }
+
+    public boolean isSaved() {
+        return history.isSaved();
+    }
+
+    public List<Change> done() {
+        return history.done();
+    }
+
+    /** Opens another book in place of this one. Throws IOException, with one clear line, when the file cannot be read. */
+    public void open(Path path) throws IOException {
+        Parsed<StoredBook> opened = BookStore.open(path);
+        stored = opened.value();
+        problems = opened.problems();
+        history = new History(stored.book());
+        lessonIndex = 0;
+        show(now().chosen().withNote(Optional.empty()));
+        int count = stored.book().lessons().size();
+        say(path.getFileName() + ": " + count + (count == 1 ? " tune" : " tunes")
+                + (problems.isEmpty() ? "" : ", " + problems.size() + " problems to look at"));
+    }
+
+    /** Saves to the book's own file, or to another that becomes its own. */
+    public void save(Path path) throws IOException {
+        stored = BookStore.save(stored.at(path).with(history.book()));
+        history.markSaved();
+        say("Saved to " + path);
+        show(now().chosen());
+    }
+
+    // Choosing
+
+    private void show(Sight.Chosen chosen) {
+        List<Lesson> lessons = history.book().lessons();
+        lessonIndex = Math.max(0, Math.min(lessonIndex, lessons.size() - 1));
+        Optional<Lesson> lesson = lessons.isEmpty() ? Optional.empty() : Optional.of(lessons.get(lessonIndex));
+        Optional<Stair> stair = lesson.map(each -> each.stairFor(chosen.instrument())
+                .orElseGet(() -> Stair.starting(each.tune(), chosen.instrument(), FIRST_STAGES)));
+        int stages = stair.map(each -> each.stages().size()).orElse(1);
+        int stage = Math.max(0, Math.min(chosen.stage(), stages - 1));
+        Optional<NoteId> note = chosen.note()
+                .filter(id -> lesson.map(each -> each.tune().has(id)).orElse(false))
+                .or(() -> lesson.flatMap(each -> each.tune().notes().stream().findFirst())
+                        .map(Note::id));
+        sight.set(
+                new Sight(history.book(), lesson, stair, chosen.withStage(stage).withNote(note)));
+    }
+
+    public int lessonIndex() {
+        return lessonIndex;
+    }
+
+    public void chooseLesson(int index) {
+        if (index != lessonIndex) {
+            lessonIndex = index;
+            show(now().chosen().withNote(Optional.empty()));
+        }
+    }
+
+    public void chooseStage(int stage) {
+        int stages = now().stair().map(each -> each.stages().size()).orElse(1);
+        if (stage >= 0 && stage < stages && stage != now().chosen().stage()) {
+            show(now().chosen().withStage(stage));
+            say("Working on " + now().version().map(Version::name).orElse("the plain tune"));
+        }
+    }
+
+    public void chooseProfile(Profile profile) {
+        show(now().chosen().withProfile(profile));
+    }
+
+    public void choose(NoteId note) {
+        if (!now().note().equals(Optional.of(note))) {
+            show(now().chosen().withNote(Optional.of(note)));
+        }
+    }
+
+    /** To the next note, or the one so many places on; stays at either end. */
+    public void walk(int distance) {
+        now().tune()
+                .ifPresent(tune -> now().note().ifPresent(note -> {
+                    int last = tune.notes().size() - 1;
+                    int order = Math.max(0, Math.min(last, tune.placeOf(note).order() + distance));
+                    choose(tune.notes().get(order).id());
+                }));
+    }
+
+    /** To the same place one bar on or back: the first note of the neighbouring bar. */
+    public void walkBar(int direction) {
+        now().tune()
+                .ifPresent(tune -> now().note().ifPresent(note -> {
+                    int bar = tune.placeOf(note).bar() + direction;
+                    while (bar >= 0 && bar < tune.bars().size()) {
+                        if (!tune.bars().get(bar).notes().isEmpty()) {
+                            choose(tune.bars().get(bar).notes().get(0).id());
+                            return;
+                        }
+                        bar += direction;
+                    }
+                }));
+    }
+
+    // What fits
+
+    /** What fits at the chosen note for the stage worked on. */
+    public Optional<WhatFits> whatFits() {
+        Sight current = now();
+        return current.tune()
+                .flatMap(tune -> current.note()
+                        .flatMap(note -> current.version()
+                                .map(version -> WhatFits.at(
+                                        tune,
+                                        note,
+                                        version.playing(),
+                                        current.chosen().profile()))));
+    }
+
+    /** The spot whose ornament covers the chosen note. */
+    public Optional<Spot> spotHere() {
+        Sight current = now();
+        return current.tune()
+                .flatMap(tune -> current.note()
+                        .flatMap(note -> current.version().flatMap(version -> version.covering(tune, note))));
+    }
+
+    // Placing
+
+    private void change(Stair after, Deed deed) {
+        Sight current = now();
+        if (current.lesson().isEmpty() || current.stair().isEmpty()) {
+            return;
+        }
+        Lesson before = current.lesson().get();
+        apply(Change.of(history.book(), before, before.with(after), deed), current.chosen());
+    }
+
+    private void apply(Change change, Sight.Chosen chosen) {
+        history.apply(change);
+        show(chosen);
+    }
+
+    public void place(Placement placement) {
+        Sight current = now();
+        if (current.stair().isEmpty() || current.tune().isEmpty()) {
+            return;
+        }
+        Tune tune = current.tune().get();
+        Stair before = current.stair().get();
+        Stair after = before.placed(tune, current.chosen().stage(), placement);
+        change(after, new Deed(Deed.Kind.PLACE, placement.ornament().name(), stageName()));
+        say("Placed a " + placement.ornament().name() + " on " + where(tune, placement) + lowerStages(before, after));
+    }
+
+    private String where(Tune tune, Placement placement) {
+        return Words.place(tune, tune.note(placement.span().first()));
+    }
+
+    private String stageName() {
+        return now().version().map(Version::name).orElse("");
+    }
+
+    private String lowerStages(Stair before, Stair after) {
+        List<String> changed = new ArrayList<>();
+        for (int i = 0; i < now().chosen().stage(); i++) {
+            if (!before.at(i).equals(after.at(i))) {
+                changed.add(after.at(i).name());
+            }
+        }
+        return changed.isEmpty() ? "" : "; " + String.join(", ", changed) + " now has it too, so that the stair rises";
+    }
+
+    /** Places what fits best; says why not where nothing does. */
+    public void placeBest() {
+        Optional<WhatFits> fits = whatFits();
+        if (fits.isEmpty()) {
+            say("There is no note here to ornament.");
+            return;
+        }
+        Optional<Fit> best = fits.get().best();
+        if (best.isPresent()) {
+            place(best.get().placement());
+        } else {
+            say(fits.get().refused().stream().findFirst().map(Words::why).orElse("Nothing fits here."));
+        }
+    }
+
+    /** In place of what stands here, the next (1) or the one before (−1) of what fits; places the best where nothing stands. */
+    public void cycle(int direction) {
+        Optional<WhatFits> fits = whatFits();
+        if (fits.isEmpty() || fits.get().fitting().isEmpty()) {
+            placeBest();
+            return;
+        }
+        List<Placement> choices =
+                fits.get().fitting().stream().map(Fit::placement).toList();
+        Optional<Placement> current = now().note()
+                .flatMap(note -> now().version().flatMap(version -> version.at(note)))
+                .flatMap(Spot::first);
+        int index = current.map(choices::indexOf).orElse(-1);
+        int next = index < 0 ? 0 : Math.floorMod(index + direction, choices.size());
+        place(choices.get(next));
+    }
+
+    /** Keeps a further option at the spot, for the page to say “or”. */
+    public void keepOption(Placement placement) {
+        Sight current = now();
+        Optional<Spot> spot =
+                current.version().flatMap(version -> version.at(placement.span().first()));
+        if (current.tune().isEmpty() || current.stair().isEmpty()) {
+            return;
+        }
+        if (spot.isEmpty() || spot.get().options().isEmpty()) {
+            place(placement);
+            return;
+        }
+        Spot more = spot.get().withOption(placement);
+        if (more.equals(spot.get())) {
+            say("That is already kept at this spot.");
+            return;
+        }
+        Stair after = current.stair()
+                .get()
+                .withSpot(current.tune().get(), current.chosen().stage(), more);
+        change(after, new Deed(Deed.Kind.KEEP_OPTION, placement.ornament().name(), stageName()));
+        say("Kept a " + placement.ornament().name() + " as another option here");
+    }
+
+    /** Keeps the best of what fits and is not at the spot yet as a further option. */
+    public void keepNextBest() {
+        List<Placement> there = spotHere().map(Spot::options).orElse(List.of());
+        Optional<Placement> next = whatFits().stream()
+                .flatMap(fits -> fits.fitting().stream())
+                .map(Fit::placement)
+                .filter(placement -> !there.contains(placement))
+                .findFirst();
+        next.ifPresentOrElse(this::keepOption, () -> say("Nothing else fits here."));
+    }
+
+    /** The next of the kept options becomes the one that is played. */
+    public void nextOption() {
+        Sight current = now();
+        Optional<Spot> spot = spotHere();
+        if (spot.isEmpty() || spot.get().options().size() < 2 || current.stair().isEmpty()) {
+            say("Only spots with several options can change between them; keep one with Shift+Enter first.");
+            return;
+        }
+        Stair after = current.stair()
+                .get()
+                .withSpot(
+                        current.tune().orElseThrow(),
+                        current.chosen().stage(),
+                        spot.get().withNextOption());
+        change(after, new Deed(Deed.Kind.NEXT_OPTION, "", stageName()));
+        say("The other option is played now");
+    }
+
+    public void remove() {
+        Sight current = now();
+        Optional<Spot> spot = spotHere();
+        if (spot.isEmpty() || current.stair().isEmpty()) {
+            say("There is no ornament on this note.");
+            return;
+        }
+        Stair before = current.stair().get();
+        Stair after = before.removed(current.chosen().stage(), spot.get().at());
+        String name =
+                spot.get().first().map(placement -> placement.ornament().name()).orElse("note");
+        change(after, new Deed(Deed.Kind.REMOVE, name, stageName()));
+        say("Removed the " + name + lowerStages(before, after).replace("has it too", "is without it too"));
+    }
+
+    /** The stage worked on, copied over the one above. */
+    public void copyUp() {
+        Sight current = now();
+        if (current.stair().isEmpty()) {
+            return;
+        }
+        int stage = current.chosen().stage();
+        Optional<Stair> after = current.stair().get().copiedUp(stage);
+        if (after.isEmpty()) {
+            say("A stair has nine stages at most.");
+            return;
+        }
+        String from = stageName();
+        change(after.get(), new Deed(Deed.Kind.COPY_UP, "", from));
+        chooseStage(stage + 1);
+        say("Copied " + from + " up to " + stageName());
+    }
+
+    /** The tempo of the stage worked on. */
+    public void setTempo(Tempo tempo) {
+        Sight current = now();
+        if (current.stair().isEmpty() || current.version().isEmpty()) {
+            return;
+        }
+        Version version = current.version().get();
+        Version changed = version.withPlaying(version.playing().withTempo(tempo));
+        change(
+                current.stair().get().with(current.chosen().stage(), changed),
+                new Deed(Deed.Kind.TEMPO, Words.tempo(tempo), version.name()));
+        say(version.name() + " goes at " + Words.tempo(tempo));
+    }
+
+    /** A school for every stage of the stair. */
+    public void setSchool(School school) {
+        Sight current = now();
+        if (current.stair().isEmpty()
+                || current.version().map(version -> version.playing().school()).equals(Optional.of(school))) {
+            return;
+        }
+        Stair after = current.stair()
+                .get()
+                .withEach(version -> version.withPlaying(version.playing().withSchool(school)));
+        change(after, new Deed(Deed.Kind.SCHOOL, school.name(), stageName()));
+        say(school.name() + ": " + school.about());
+    }
+
+    // Undo
+
+    public void undo() {
+        step(history.undo(), "Undone", "There is nothing to undo.");
+    }
+
+    public void redo() {
+        step(history.redo(), "Done again", "There is nothing to do again.");
+    }
+
+    private void step(Optional<Change> change, String words, String nothing) {
+        say(change.map(each -> words + ": " + describe(each.deed())).orElse(nothing));
+        show(now().chosen());
+    }
+
+    /** A change in a few words. */
+    public static String describe(Deed deed) {
+        return switch (deed.kind()) {
+            case PLACE -> "placed " + deed.subject() + " in " + deed.stage();
+            case CYCLE -> "changed to " + deed.subject() + " in " + deed.stage();
+            case KEEP_OPTION -> "kept " + deed.subject() + " as an option in " + deed.stage();
+            case NEXT_OPTION -> "changed the option played in " + deed.stage();
+            case REMOVE -> "removed " + deed.subject() + " from " + deed.stage();
+            case SENTENCE -> "wrote a sentence in " + deed.stage();
+            case PASSES -> "chose the times through in " + deed.stage();
+            case COPY_UP -> "copied " + deed.stage() + " up";
+            case TEMPO -> "set " + deed.stage() + " to " + deed.subject();
+            case SCHOOL -> "chose a school for " + deed.stage();
+            case TAKE_SAVED -> "kept " + deed.stage() + " as it was saved";
+            case KEEP_AS_TUNE -> "kept the changed notes of " + deed.stage() + " as a tune";
+        };
+    }
+
+    // Versions that another program changed
+
+    /** The first written-out stage of the chosen lesson that another program has changed and nobody has decided on. */
+    public Optional<Lesson.Altered> undecided() {
+        return now().lesson().flatMap(lesson -> lesson.altered().stream().findFirst());
+    }
+
+    /** The stage stays as it was saved; the changed notes are let go (undo brings them back). */
+    public void takeSaved(Lesson.Altered altered) {
+        Lesson before = now().lesson().orElseThrow();
+        String name = altered.saved().name();
+        apply(
+                Change.of(history.book(), before, before.without(altered), new Deed(Deed.Kind.TAKE_SAVED, "", name)),
+                now().chosen());
+        say(name + " stays as it was saved");
+    }
+
+    /** The changed notes become a tune of their own at the end of the book; the stage stays as it was saved. */
+    public void keepAsTune(Lesson.Altered altered) {
+        Lesson before = now().lesson().orElseThrow();
+        String name = altered.saved().name();
+        int number = history.book().lessons().stream()
+                        .mapToInt(lesson -> lesson.tune().header().number())
+                        .max()
+                        .orElse(0)
+                + 1;
+        List<BookItem> after = new ArrayList<>();
+        after.add(before.without(altered));
+        after.add(new BookItem.Text("\n\n"));
+        after.addAll(BookReader.read(BookWriter.asOwnTune(altered.text(), number))
+                .value()
+                .items());
+        Change change = new Change(
+                history.book().indexOf(before), List.of(before), after, new Deed(Deed.Kind.KEEP_AS_TUNE, "", name));
+        apply(change, now().chosen());
+        say("The changed notes of " + name + " are now tune X:" + number);
+    }
+}

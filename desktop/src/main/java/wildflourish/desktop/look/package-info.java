@@ -1,0 +1,2 @@
+/** Fonts, palettes and small pictures shared by the views. */
+package wildflourish.desktop.look;

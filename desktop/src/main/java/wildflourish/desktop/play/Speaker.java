@@ -1,0 +1,16 @@
+package wildflourish.desktop.play;
+
+/** Somewhere samples go, with a clock that says how many have been heard. */
+public interface Speaker extends AutoCloseable {
+    /** Takes samples, waiting until there is room for them. */
+    void write(float[] samples, int count);
+
+    /** Milliseconds heard since it was opened. */
+    double heardMillis();
+
+    /** Whether nothing is to be heard, because there is no sound device. */
+    boolean isSilent();
+
+    @Override
+    void close();
+}

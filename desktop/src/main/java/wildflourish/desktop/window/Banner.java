@@ -1,0 +1,41 @@
+package wildflourish.desktop.window;
+
+import java.util.LinkedHashMap;
+import java.util.Map;
+import javafx.geometry.Pos;
+import javafx.scene.control.Button;
+import javafx.scene.control.Label;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.Region;
+import javafx.scene.layout.VBox;
+
+/** Notices below the book bar, each with what can be done about it; never in the way of working on. */
+final class Banner extends VBox {
+    private final Map<String, HBox> notices = new LinkedHashMap<>();
+
+    Banner() {
+        setId("banner");
+    }
+
+    /** Shows a notice, in place of an earlier one of the same kind. */
+    void show(String kind, String words, Button... buttons) {
+        Label label = new Label(words);
+        label.setWrapText(true);
+        label.setMinHeight(Region.USE_PREF_SIZE);
+        HBox.setHgrow(label, Priority.ALWAYS);
+        label.setMaxWidth(Double.MAX_VALUE);
+        HBox notice = new HBox(label);
+        notice.setId("notice-" + kind);
+        notice.getChildren().addAll(buttons);
+        notice.setAlignment(Pos.CENTER_LEFT);
+        notice.getStyleClass().add("notice");
+        notices.put(kind, notice);
+        getChildren().setAll(notices.values());
+    }
+
+    void hide(String kind) {
+        notices.remove(kind);
+        getChildren().setAll(notices.values());
+    }
+}

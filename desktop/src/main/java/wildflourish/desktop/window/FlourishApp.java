@@ -1,0 +1,122 @@
+package wildflourish.desktop.window;
+
+import java.awt.image.BufferedImage;
+import java.io.File;
+import java.io.IOException;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.Optional;
+import javafx.animation.PauseTransition;
+import javafx.application.Application;
+import javafx.application.Platform;
+import javafx.scene.Scene;
+import javafx.scene.image.WritableImage;
+import javafx.stage.Stage;
+import javafx.util.Duration;
+import javax.imageio.ImageIO;
+import wildflourish.core.problem.Parsed;
+import wildflourish.core.version.Book;
+import wildflourish.desktop.desk.Desk;
+import wildflourish.desktop.look.AppFonts;
+import wildflourish.desktop.look.Theme;
+import wildflourish.desktop.play.Player;
+import wildflourish.files.abc.BookReader;
+import wildflourish.files.store.BookStore;
+import wildflourish.files.store.StoredBook;
+
+/** The application: one window on one book. Parameters: {@code --book FILE}, {@code --shot FILE}, {@code --note N}, {@code --close-up}, {@code --dark}. */
+public final class FlourishApp extends Application {
+    public static final int WIDTH = 1280;
+    public static final int HEIGHT = 800;
+    private static final String DEMO = "/wildflourish/desktop/demo/saltmarsh-lane.abc";
+
+    private Optional<MainWindow> window = Optional.empty();
+
+    @Override
+    public void start(Stage stage) throws IOException {
+        AppFonts.load();
+        List<String> flags = getParameters().getUnnamed();
+        Optional<String> shot = Optional.ofNullable(getParameters().getNamed().get("shot"));
+        Optional<String> book = Optional.ofNullable(getParameters().getNamed().get("book"));
+        Desk desk = new Desk(book.isPresent() ? BookStore.open(Path.of(book.get())) : demo(shot.isPresent()));
+        MainWindow content = new MainWindow(desk, new Player(), new DialogPicker(stage));
+        window = Optional.of(content);
+        Scene scene = new Scene(content, WIDTH, HEIGHT);
+        scene.getStylesheets().add(styles());
+        stage.setScene(scene);
+        stage.setTitle("Wild Flourish");
+        stage.setOnCloseRequest(event -> {
+            if (!content.mayClose(stage::close)) {
+                event.consume();
+            }
+        });
+        stage.show();
+        content.score().requestFocus();
+        Optional.ofNullable(getParameters().getNamed().get("note"))
+                .ifPresent(number -> desk.walk(Integer.parseInt(number) - 1));
+        content.showCloseUp(flags.contains("--close-up"));
+        if (flags.contains("--dark")) {
+            content.setTheme(Theme.DARK);
+        }
+        shot.ifPresent(file -> shoot(scene, new File(file)));
+    }
+
+    /** The stylesheet of the window. */
+    public static String styles() {
+        return String.valueOf(FlourishApp.class.getResource("/wildflourish/desktop/flourish.css"));
+    }
+
+    /** The demo book: as the user has last saved it, or fresh. */
+    private static Parsed<StoredBook> demo(boolean isFresh) throws IOException {
+        Path own = Path.of(System.getProperty("user.home"), "Wild Flourish", "saltmarsh-lane.abc");
+        return !isFresh && Files.exists(own) ? BookStore.open(own) : freshDemo(own);
+    }
+
+    /** The demo book as it ships, to be saved to a path when the user saves it. */
+    public static Parsed<StoredBook> freshDemo(Path path) throws IOException {
+        try (var in = FlourishApp.class.getResourceAsStream(DEMO)) {
+            if (in == null) {
+                throw new IOException("the demo book does not ship with the application");
+            }
+            Parsed<Book> book = BookReader.read(new String(in.readAllBytes(), StandardCharsets.UTF_8));
+            return new Parsed<>(new StoredBook(path, StandardCharsets.UTF_8, false, book.value()), book.problems());
+        }
+    }
+
+    private static void shoot(Scene scene, File file) {
+        PauseTransition settle = new PauseTransition(Duration.millis(900));
+        settle.setOnFinished(event -> {
+            try {
+                write(scene.snapshot(null), file);
+                System.out.println("Wrote " + file);
+                Platform.exit();
+            } catch (IOException e) {
+                System.err.println("Cannot write " + file + ": " + e.getMessage() + ". Choose another place.");
+                System.exit(2);
+            }
+        });
+        settle.play();
+    }
+
+    private static void write(WritableImage picture, File file) throws IOException {
+        int width = (int) picture.getWidth();
+        int height = (int) picture.getHeight();
+        BufferedImage image = new BufferedImage(width, height, BufferedImage.TYPE_INT_RGB);
+        for (int y = 0; y < height; y++) {
+            for (int x = 0; x < width; x++) {
+                image.setRGB(x, y, picture.getPixelReader().getArgb(x, y));
+            }
+        }
+        File folder = file.getAbsoluteFile().getParentFile();
+        if (!folder.isDirectory() || !ImageIO.write(image, "png", file)) {
+            throw new IOException("there is no folder " + folder);
+        }
+    }
+
+    @Override
+    public void stop() {
+        window.ifPresent(MainWindow::close);
+    }
+}

@@ -1,0 +1,474 @@
+package wildflourish.desktop.window;
+
+import java.io.IOException;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.Optional;
+import javafx.geometry.Pos;
+import javafx.scene.Node;
+import javafx.scene.control.Button;
+import javafx.scene.control.ComboBox;
+import javafx.scene.control.Label;
+import javafx.scene.control.MenuButton;
+import javafx.scene.control.MenuItem;
+import javafx.scene.control.TextInputControl;
+import javafx.scene.control.ToggleButton;
+import javafx.scene.control.Tooltip;
+import javafx.scene.input.DragEvent;
+import javafx.scene.input.KeyCode;
+import javafx.scene.input.KeyCombination;
+import javafx.scene.input.KeyEvent;
+import javafx.scene.input.TransferMode;
+import javafx.scene.layout.BorderPane;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.Region;
+import javafx.scene.layout.VBox;
+import wildflourish.core.engraving.Paper;
+import wildflourish.core.ornament.Profile;
+import wildflourish.core.problem.Problem;
+import wildflourish.core.tune.NoteId;
+import wildflourish.core.version.Lesson;
+import wildflourish.desktop.bench.FitsPanel;
+import wildflourish.desktop.bench.GrowthStem;
+import wildflourish.desktop.bench.ScoreView;
+import wildflourish.desktop.closeup.CloseUpView;
+import wildflourish.desktop.desk.Desk;
+import wildflourish.desktop.desk.Sight;
+import wildflourish.desktop.look.Theme;
+import wildflourish.desktop.play.Player;
+import wildflourish.files.export.ExportForm;
+import wildflourish.files.export.Exporter;
+
+/** The window's content: book bar above, growth stem, score and what fits beside each other, close-up and sound below. */
+public final class MainWindow extends BorderPane {
+    private final Desk desk;
+    private final FilePicker picker;
+    private final ScoreView score;
+    private final FitsPanel fits;
+    private final CloseUpView closeUp;
+    private final Transport transport;
+    private final ComboBox<String> tunes = new ComboBox<>();
+    private final Label bookName = new Label();
+    private final Banner banner = new Banner();
+    private final ToggleButton closeUpToggle = new ToggleButton("Close-up");
+    private final VBox below = new VBox();
+    private final Keys keys = new Keys();
+    private Theme theme = Theme.LIGHT;
+    private boolean isFilling;
+
+    public MainWindow(Desk desk, Player player, FilePicker picker) {
+        this.desk = desk;
+        this.picker = picker;
+        this.score = new ScoreView(desk);
+        this.fits = new FitsPanel(desk);
+        this.closeUp = new CloseUpView(desk);
+        this.transport = new Transport(desk, player, this::heard);
+        getStyleClass().addAll("window", theme.styleClass());
+        setTop(new VBox(bookBar(), banner));
+        setLeft(new GrowthStem(desk));
+        setCenter(score);
+        setRight(fits);
+        below.getChildren().addAll(new SoundBar(desk, transport));
+        setBottom(below);
+        desk.sight().addListener((at, before, after) -> looked());
+        fillKeys();
+        addEventFilter(KeyEvent.KEY_PRESSED, this::pressed);
+        setOnDragOver(this::draggedOver);
+        setOnDragDropped(this::dropped);
+        looked();
+        tellProblems();
+    }
+
+    // The book bar
+
+    private Node bookBar() {
+        Label sprig = new Label("❧");
+        sprig.getStyleClass().add("sprig");
+        bookName.getStyleClass().add("book-name");
+        bookName.setId("book-name");
+        tunes.setId("tunes");
+        tunes.setVisibleRowCount(14);
+        tunes.setTooltip(new Tooltip("The tunes of this book"));
+        tunes.setAccessibleText("Tune");
+        tunes.getSelectionModel().selectedIndexProperty().addListener((at, before, after) -> {
+            if (!isFilling && after.intValue() >= 0) {
+                desk.chooseLesson(after.intValue());
+                score.requestFocus();
+            }
+        });
+        Region gap = new Region();
+        HBox.setHgrow(gap, Priority.ALWAYS);
+        ComboBox<String> students = students();
+        Label student = new Label("Student");
+        student.setLabelFor(students);
+        Button undo = button("Undo", "undo", "Takes the last change back (Ctrl+Z)", desk::undo);
+        Button redo = button("Redo", "redo", "Does it again (Ctrl+Shift+Z)", desk::redo);
+        Button open = button("Open", "open", "Opens a tunebook (Ctrl+O)", this::open);
+        Button save = button("Save", "save", "Saves the book (Ctrl+S)", this::save);
+        closeUpToggle.setId("close-up-toggle");
+        closeUpToggle.setTooltip(new Tooltip("The chosen spot in milliseconds (C)"));
+        closeUpToggle.selectedProperty().addListener((at, before, after) -> showCloseUp());
+        Button dark = button("◐", "theme", "Light or dark (D)", () -> setTheme(theme.other()));
+        dark.setAccessibleText("Light or dark");
+        HBox bar = new HBox(
+                sprig,
+                bookName,
+                tunes,
+                gap,
+                student,
+                students,
+                undo,
+                redo,
+                open,
+                save,
+                takeAway(),
+                closeUpToggle,
+                dark);
+        bar.setAlignment(Pos.CENTER_LEFT);
+        bar.getStyleClass().add("book-bar");
+        return bar;
+    }
+
+    private static Button button(String words, String id, String tip, Runnable verb) {
+        Button button = new Button(words);
+        button.setId(id);
+        button.setMinWidth(Region.USE_PREF_SIZE);
+        button.setTooltip(new Tooltip(tip));
+        button.setOnAction(event -> verb.run());
+        return button;
+    }
+
+    private ComboBox<String> students() {
+        ComboBox<String> students = new ComboBox<>();
+        students.setId("students");
+        Profile.all().forEach(profile -> students.getItems().add(profile.name()));
+        students.getSelectionModel().select(0);
+        students.setTooltip(
+                new Tooltip("How quick the student's fingers are: it decides what is clean at which tempo"));
+        students.getSelectionModel()
+                .selectedIndexProperty()
+                .addListener(
+                        (at, before, after) -> desk.chooseProfile(Profile.all().get(after.intValue())));
+        return students;
+    }
+
+    private MenuButton takeAway() {
+        MenuButton menu = new MenuButton("Take away");
+        menu.setId("take-away");
+        menu.setMinWidth(Region.USE_PREF_SIZE);
+        menu.getItems().add(item("PDF on A4, plain and decorated", () -> takeAway(ExportForm.PDF, Paper.a4())));
+        menu.getItems().add(item("PDF on Letter, plain and decorated", () -> takeAway(ExportForm.PDF, Paper.letter())));
+        menu.getItems().add(item("Written-out notes as ABC", () -> takeAway(ExportForm.ABC, Paper.a4())));
+        menu.getItems().add(item("Sound as WAV", () -> takeAway(ExportForm.WAV, Paper.a4())));
+        menu.getItems().add(item("MIDI", () -> takeAway(ExportForm.MIDI, Paper.a4())));
+        menu.getItems().add(item("Picture as PNG", () -> takeAway(ExportForm.PNG, Paper.a4())));
+        menu.getItems().add(item("Drawing as SVG", () -> takeAway(ExportForm.SVG, Paper.a4())));
+        return menu;
+    }
+
+    private static MenuItem item(String words, Runnable verb) {
+        MenuItem item = new MenuItem(words);
+        item.setOnAction(event -> verb.run());
+        return item;
+    }
+
+    // Looking
+
+    private void looked() {
+        Sight sight = desk.sight().get();
+        bookName.setText(desk.path().getFileName() + (desk.isSaved() ? "" : " •"));
+        bookName.setTooltip(new Tooltip(desk.path() + (desk.isSaved() ? "" : ", with changes not saved yet")));
+        fillTunes(sight);
+        offerChoice();
+        if (closeUpToggle.isSelected()) {
+            closeUp.show(transport.realisation());
+        }
+    }
+
+    private void fillTunes(Sight sight) {
+        List<String> titles = sight.book().lessons().stream()
+                .map(lesson -> lesson.tune().title())
+                .toList();
+        isFilling = true;
+        if (!tunes.getItems().equals(titles)) {
+            tunes.getItems().setAll(titles);
+        }
+        tunes.getSelectionModel().select(desk.lessonIndex());
+        isFilling = false;
+    }
+
+    /** Where another program has changed a written-out stage, the teacher chooses. */
+    private void offerChoice() {
+        Optional<Lesson.Altered> altered = desk.undecided();
+        if (altered.isEmpty()) {
+            banner.hide("altered");
+            return;
+        }
+        String name = altered.get().saved().name();
+        banner.show(
+                "altered",
+                "Another program has changed the notes of “" + name
+                        + "”, or the tune under it. Both are kept until you choose.",
+                button(
+                        "Keep the stage as saved",
+                        "take-saved",
+                        "The changed notes are let go",
+                        () -> desk.takeSaved(altered.get())),
+                button(
+                        "Keep the changed notes as a tune",
+                        "keep-as-tune",
+                        "They become a tune of their own at the end",
+                        () -> desk.keepAsTune(altered.get())));
+    }
+
+    private void tellProblems() {
+        List<Problem> problems = desk.problems();
+        if (problems.isEmpty()) {
+            banner.hide("problems");
+            return;
+        }
+        String more = problems.size() > 1 ? "   (and " + (problems.size() - 1) + " more)" : "";
+        Button all = button("Show all", "all-problems", "Lists every problem with its line", this::listProblems);
+        banner.show(
+                "problems",
+                "Read with care: " + problems.get(0) + more,
+                all,
+                button("Good", "problems-seen", "Hides this", () -> banner.hide("problems")));
+    }
+
+    private void listProblems() {
+        String all = String.join(
+                "\n", desk.problems().stream().map(Problem::toString).toList());
+        banner.show("problems", all, button("Good", "problems-seen", "Hides this", () -> banner.hide("problems")));
+    }
+
+    private void heard(Optional<Player.Heard> heard) {
+        Optional<NoteId> note = heard.flatMap(Player.Heard::moment)
+                .filter(moment -> moment.sounding().isPresent())
+                .map(moment -> moment.cue().note());
+        score.light(note);
+        if (closeUpToggle.isSelected()) {
+            closeUp.setHeard(heard.map(Player.Heard::millis));
+        }
+    }
+
+    private void showCloseUp() {
+        below.getChildren().remove(closeUp);
+        if (closeUpToggle.isSelected()) {
+            below.getChildren().add(0, closeUp);
+            closeUp.show(transport.realisation());
+        }
+    }
+
+    public void setTheme(Theme newTheme) {
+        getStyleClass().remove(theme.styleClass());
+        theme = newTheme;
+        getStyleClass().add(theme.styleClass());
+        score.setTheme(theme);
+        fits.setTheme(theme);
+        closeUp.setTheme(theme);
+    }
+
+    public void showCloseUp(boolean isShown) {
+        closeUpToggle.setSelected(isShown);
+    }
+
+    public ScoreView score() {
+        return score;
+    }
+
+    // Files
+
+    private void open() {
+        picker.toOpen().ifPresent(this::open);
+    }
+
+    /** Opens a book; what was not saved is asked about first. */
+    public void open(Path path) {
+        if (!desk.isSaved()) {
+            askBeforeLosing("open", "Open the other book", () -> openNow(path));
+            return;
+        }
+        openNow(path);
+    }
+
+    private void openNow(Path path) {
+        banner.hide("unsaved");
+        try {
+            desk.open(path);
+            tellProblems();
+        } catch (IOException e) {
+            desk.say("Cannot open: " + e.getMessage());
+        }
+    }
+
+    private void save() {
+        save(desk.path());
+    }
+
+    private void saveAs() {
+        picker.toSave(nameOf(desk.path()), "abc").ifPresent(this::save);
+    }
+
+    private boolean save(Path path) {
+        try {
+            java.nio.file.Path folder = path.toAbsolutePath().getParent();
+            if (folder != null) {
+                java.nio.file.Files.createDirectories(folder);
+            }
+            desk.save(path);
+            return true;
+        } catch (IOException e) {
+            desk.say("Cannot save: " + e.getMessage()
+                    + ". Save to another place with Ctrl+Shift+S; nothing is lost here.");
+            return false;
+        }
+    }
+
+    private static String nameOf(Path path) {
+        return String.valueOf(path.getFileName()).replaceFirst("\\.[^.]*$", "");
+    }
+
+    private void takeAway(ExportForm form, Paper paper) {
+        Sight sight = desk.sight().get();
+        if (sight.tune().isEmpty() || sight.version().isEmpty()) {
+            desk.say("There is no tune to take away: open a book first.");
+            return;
+        }
+        Exporter.Take take =
+                new Exporter.Take(sight.tune().get(), sight.version().get());
+        String name = (take.tune().title() + " " + take.version().name())
+                .replaceAll("[^\\p{L}\\p{N} '-]", "")
+                .trim();
+        picker.toSave(name, form.ending()).ifPresent(path -> takeAway(take, form, paper, path));
+    }
+
+    private void takeAway(Exporter.Take take, ExportForm form, Paper paper, Path path) {
+        try {
+            byte[] bytes = new Exporter(desk.sight().get().chosen().profile(), paper).export(take, form);
+            wildflourish.files.store.BookStore.writeAside(path, bytes);
+            desk.say("Wrote " + path);
+        } catch (IOException e) {
+            desk.say("Cannot write: " + e.getMessage() + ". Choose another place.");
+        }
+    }
+
+    /** Answers whether the window may close; where changes are not saved, it asks first and stays. */
+    public boolean mayClose(Runnable close) {
+        if (desk.isSaved()) {
+            return true;
+        }
+        askBeforeLosing("close", "Close without saving", close);
+        return false;
+    }
+
+    private void askBeforeLosing(String id, String words, Runnable verb) {
+        Button save = button("Save first", "save-first", "Saves, then goes on", () -> {
+            if (save(desk.path())) {
+                verb.run();
+            }
+        });
+        Button go = button(words, id + "-anyway", "The changes are lost", verb);
+        Button stay = button("Stay here", "stay", "Nothing happens", () -> banner.hide("unsaved"));
+        banner.show("unsaved", "There are changes that are not saved.", save, go, stay);
+    }
+
+    private void draggedOver(DragEvent event) {
+        if (event.getDragboard().hasFiles()) {
+            event.acceptTransferModes(TransferMode.COPY);
+        }
+        event.consume();
+    }
+
+    private void dropped(DragEvent event) {
+        boolean hasFiles = event.getDragboard().hasFiles();
+        if (hasFiles) {
+            open(event.getDragboard().getFiles().get(0).toPath());
+        }
+        event.setDropCompleted(hasFiles);
+        event.consume();
+    }
+
+    // Keys
+
+    private void fillKeys() {
+        keys.with(KeyCode.RIGHT, "next note", () -> desk.walk(1))
+                .with(KeyCode.LEFT, "note before", () -> desk.walk(-1))
+                .with(KeyCode.RIGHT, "next bar", () -> desk.walkBar(1), KeyCombination.CONTROL_DOWN)
+                .with(KeyCode.LEFT, "bar before", () -> desk.walkBar(-1), KeyCombination.CONTROL_DOWN)
+                .with(KeyCode.DOWN, "line below", () -> score.walkLine(1))
+                .with(KeyCode.UP, "line above", () -> score.walkLine(-1))
+                .with(KeyCode.HOME, "first note", () -> desk.walk(-100_000))
+                .with(KeyCode.END, "last note", () -> desk.walk(100_000))
+                .with(KeyCode.PAGE_UP, "stage above", () -> desk.chooseStage(stage() + 1))
+                .with(KeyCode.PAGE_DOWN, "stage below", () -> desk.chooseStage(stage() - 1))
+                .with(KeyCode.UP, "copy stage up", desk::copyUp, KeyCombination.CONTROL_DOWN)
+                .with(KeyCode.ENTER, "place what fits best", desk::placeBest)
+                .with(KeyCode.ENTER, "keep another option", desk::keepNextBest, KeyCombination.SHIFT_DOWN)
+                .with(KeyCode.N, "next choice here", () -> desk.cycle(1))
+                .with(KeyCode.N, "choice before", () -> desk.cycle(-1), KeyCombination.SHIFT_DOWN)
+                .with(KeyCode.O, "play the other option", desk::nextOption)
+                .with(KeyCode.DELETE, "remove", desk::remove)
+                .with(KeyCode.BACK_SPACE, "remove", desk::remove)
+                .with(KeyCode.SPACE, "play from here, stop", () -> playOrStop(Transport.Stretch.FROM_HERE))
+                .with(KeyCode.L, "loop this phrase", () -> playOrStop(Transport.Stretch.PHRASE))
+                .with(KeyCode.P, "play this part", () -> playOrStop(Transport.Stretch.PART))
+                .with(KeyCode.T, "play the tune", () -> playOrStop(Transport.Stretch.TUNE))
+                .with(KeyCode.C, "close-up", () -> closeUpToggle.setSelected(!closeUpToggle.isSelected()))
+                .with(KeyCode.D, "light or dark", () -> setTheme(theme.other()))
+                .with(KeyCode.Z, "undo", desk::undo, KeyCombination.SHORTCUT_DOWN)
+                .with(KeyCode.Z, "do again", desk::redo, KeyCombination.SHORTCUT_DOWN, KeyCombination.SHIFT_DOWN)
+                .with(KeyCode.Y, "do again", desk::redo, KeyCombination.SHORTCUT_DOWN)
+                .with(KeyCode.O, "open a book", this::open, KeyCombination.SHORTCUT_DOWN)
+                .with(KeyCode.S, "save", this::save, KeyCombination.SHORTCUT_DOWN)
+                .with(
+                        KeyCode.S,
+                        "save to another file",
+                        this::saveAs,
+                        KeyCombination.SHORTCUT_DOWN,
+                        KeyCombination.SHIFT_DOWN)
+                .with(
+                        KeyCode.E,
+                        "take away as PDF",
+                        () -> takeAway(ExportForm.PDF, Paper.a4()),
+                        KeyCombination.SHORTCUT_DOWN)
+                .with(KeyCode.ESCAPE, "back to the score", score::requestFocus);
+    }
+
+    private int stage() {
+        return desk.sight().get().chosen().stage();
+    }
+
+    private void playOrStop(Transport.Stretch stretch) {
+        if (transport.playing().get()) {
+            transport.stop();
+        } else {
+            transport.play(stretch);
+        }
+    }
+
+    /** The score's keys hold everywhere but in controls that use the same key themselves. */
+    private void pressed(KeyEvent event) {
+        Node focus = getScene().getFocusOwner();
+        boolean isControl = event.isShortcutDown() || event.getCode() == KeyCode.ESCAPE;
+        boolean isOwnKey = focus instanceof TextInputControl
+                || focus instanceof ComboBox<?>
+                || focus instanceof javafx.scene.control.Slider
+                || focus instanceof MenuButton
+                || (focus instanceof javafx.scene.control.ButtonBase
+                        && (event.getCode() == KeyCode.SPACE || event.getCode() == KeyCode.ENTER));
+        if ((isControl || !isOwnKey) && keys.press(event)) {
+            event.consume();
+        }
+    }
+
+    /** Stops the sound; the window is of no use afterwards. */
+    public void close() {
+        transport.close();
+    }
+
+    Transport transport() {
+        return transport;
+    }
+}

@@ -1,0 +1,173 @@
+package wildflourish.desktop.window;
+
+import java.util.List;
+import javafx.geometry.Pos;
+import javafx.scene.control.Button;
+import javafx.scene.control.CheckBox;
+import javafx.scene.control.ComboBox;
+import javafx.scene.control.Label;
+import javafx.scene.control.Slider;
+import javafx.scene.control.ToggleButton;
+import javafx.scene.control.ToggleGroup;
+import javafx.scene.control.Tooltip;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.Region;
+import wildflourish.core.instrument.School;
+import wildflourish.core.music.Fraction;
+import wildflourish.core.words.Words;
+import wildflourish.desktop.desk.Desk;
+
+/** What to hear and how fast, the school, and the line that says what happened last. */
+final class SoundBar extends HBox {
+    private static final double SLOWEST_PERCENT = 10;
+    private static final double FASTEST_PERCENT = 200;
+
+    private final Desk desk;
+    private final Transport transport;
+    private final Label tempo = new Label();
+    private final Slider speed = new Slider(SLOWEST_PERCENT, FASTEST_PERCENT, 100);
+
+    SoundBar(Desk desk, Transport transport) {
+        this.desk = desk;
+        this.transport = transport;
+        setAlignment(Pos.CENTER_LEFT);
+        getStyleClass().add("sound-bar");
+        Button stop = button("Stop", "stop", "Stops (Space)", transport::stop);
+        stop.disableProperty().bind(transport.playing().not());
+        getChildren()
+                .addAll(
+                        play(
+                                "From here",
+                                "play-here",
+                                "Plays from the chosen note (Space)",
+                                Transport.Stretch.FROM_HERE),
+                        play(
+                                "Loop phrase",
+                                "play-phrase",
+                                "Plays this phrase round and round (L)",
+                                Transport.Stretch.PHRASE),
+                        play("Part", "play-part", "Plays this part (P)", Transport.Stretch.PART),
+                        play("Tune", "play-tune", "Plays the tune (T)", Transport.Stretch.TUNE),
+                        stop);
+        addTempo();
+        getChildren().addAll(countIn(), school(), said(), sound());
+        desk.sight().addListener((at, before, after) -> showTempo());
+        showTempo();
+    }
+
+    private Button play(String words, String id, String tip, Transport.Stretch stretch) {
+        return button(words, id, tip, () -> transport.play(stretch));
+    }
+
+    private static Button button(String words, String id, String tip, Runnable verb) {
+        Button button = new Button(words);
+        button.setId(id);
+        button.setMinWidth(Region.USE_PREF_SIZE);
+        button.setTooltip(new Tooltip(tip));
+        button.setOnAction(event -> verb.run());
+        return button;
+    }
+
+    private void addTempo() {
+        ToggleGroup group = new ToggleGroup();
+        ToggleButton session = new ToggleButton("Session");
+        ToggleButton relaxed = new ToggleButton("Relaxed");
+        session.setId("session");
+        relaxed.setId("relaxed");
+        session.setTooltip(new Tooltip("The stage's own tempo"));
+        relaxed.setTooltip(new Tooltip("The tempo of relaxed practice for this kind of tune"));
+        for (ToggleButton each : List.of(session, relaxed)) {
+            each.setToggleGroup(group);
+            each.setMinWidth(Region.USE_PREF_SIZE);
+        }
+        session.setSelected(true);
+        session.setOnAction(event -> setRelaxed(session, false));
+        relaxed.setOnAction(event -> setRelaxed(relaxed, true));
+        speed.setId("speed");
+        speed.setPrefWidth(110);
+        speed.setMinWidth(70);
+        speed.setBlockIncrement(10);
+        speed.setTooltip(new Tooltip("From a tenth of the tempo to twice the tempo"));
+        speed.setAccessibleText("Speed in percent");
+        speed.valueProperty().addListener((at, before, after) -> {
+            transport.setSpeed(Fraction.of(Math.round(after.doubleValue()), 100));
+            showTempo();
+        });
+        tempo.setId("tempo");
+        tempo.setMinWidth(Region.USE_PREF_SIZE);
+        tempo.getStyleClass().add("tempo");
+        getChildren().addAll(session, relaxed, speed, tempo);
+    }
+
+    private void setRelaxed(ToggleButton pressed, boolean isRelaxed) {
+        pressed.setSelected(true);
+        transport.setRelaxed(isRelaxed);
+        showTempo();
+    }
+
+    private void showTempo() {
+        tempo.setText(transport.tempo().map(Words::tempo).orElse(""));
+    }
+
+    private CheckBox countIn() {
+        CheckBox countIn = new CheckBox("Count in");
+        countIn.setId("count-in");
+        countIn.setMinWidth(Region.USE_PREF_SIZE);
+        countIn.setSelected(true);
+        countIn.setTooltip(new Tooltip("Knocks a bar, and the beats before a pickup, first"));
+        countIn.selectedProperty().addListener((at, before, after) -> transport.setCountedIn(after));
+        return countIn;
+    }
+
+    private ComboBox<String> school() {
+        ComboBox<String> schools = new ComboBox<>();
+        schools.setId("school");
+        List<School> all = desk.sight().get().chosen().instrument().schools();
+        all.forEach(school -> schools.getItems().add(school.name()));
+        schools.setTooltip(new Tooltip("Which finger cuts: good players differ"));
+        schools.setAccessibleText("School of cutting");
+        schools.setMinWidth(150);
+        desk.sight()
+                .addListener((at, before, after) -> after.version()
+                        .ifPresent(version -> schools.getSelectionModel()
+                                .select(all.indexOf(version.playing().school()))));
+        desk.sight()
+                .get()
+                .version()
+                .ifPresent(version -> schools.getSelectionModel()
+                        .select(all.indexOf(version.playing().school())));
+        schools.setOnAction(event -> {
+            int index = schools.getSelectionModel().getSelectedIndex();
+            if (index >= 0) {
+                desk.setSchool(all.get(index));
+            }
+        });
+        return schools;
+    }
+
+    private Label said() {
+        Label said = new Label();
+        said.setId("said");
+        said.getStyleClass().add("said");
+        said.textProperty().bind(desk.said());
+        said.setMaxWidth(Double.MAX_VALUE);
+        HBox.setHgrow(said, Priority.ALWAYS);
+        Tooltip whole = new Tooltip();
+        whole.textProperty().bind(desk.said());
+        said.setTooltip(whole);
+        return said;
+    }
+
+    private Label sound() {
+        boolean isSilent = transport.isSilent();
+        Label sound = new Label(isSilent ? "no sound device: silent" : "");
+        sound.setId("sound-device");
+        sound.getStyleClass().add("sound-device");
+        sound.setMinWidth(Region.USE_PREF_SIZE);
+        sound.setVisible(isSilent);
+        sound.setManaged(isSilent);
+        sound.setTooltip(new Tooltip("There is no loudspeaker: what plays is shown but not heard"));
+        return sound;
+    }
+}

@@ -1,0 +1,169 @@
+package wildflourish.desktop.window;
+
+import java.util.Optional;
+import javafx.animation.AnimationTimer;
+import javafx.beans.property.ReadOnlyBooleanProperty;
+import javafx.beans.property.ReadOnlyBooleanWrapper;
+import wildflourish.core.music.Fraction;
+import wildflourish.core.music.Metre;
+import wildflourish.core.music.Tempo;
+import wildflourish.core.performance.PlayRange;
+import wildflourish.core.performance.Realisation;
+import wildflourish.core.performance.Realiser;
+import wildflourish.core.tune.NotePlace;
+import wildflourish.core.tune.Tune;
+import wildflourish.core.version.Version;
+import wildflourish.desktop.desk.Desk;
+import wildflourish.desktop.desk.Sight;
+import wildflourish.desktop.play.Performance;
+import wildflourish.desktop.play.Player;
+
+/** Plays what is chosen on the desk, and goes on in place when stage or speed changes. Looks at the player's clock only while it plays. */
+final class Transport {
+    /** What to hear. */
+    enum Stretch {
+        FROM_HERE,
+        PHRASE,
+        PART,
+        TUNE
+    }
+
+    /** Told what is heard, many times a second while something plays, and nothing when it stops. */
+    interface Listener {
+        void heard(Optional<Player.Heard> heard);
+    }
+
+    private final Desk desk;
+    private final Player player;
+    private final Listener listener;
+    private final ReadOnlyBooleanWrapper playing = new ReadOnlyBooleanWrapper(false);
+    private Fraction speed = Fraction.ONE;
+    private boolean isRelaxed;
+    private boolean isCountedIn = true;
+    private final AnimationTimer timer = new AnimationTimer() {
+        @Override
+        public void handle(long now) {
+            if (player.isPlaying()) {
+                listener.heard(player.heard());
+            } else {
+                finished();
+            }
+        }
+    };
+
+    Transport(Desk desk, Player player, Listener listener) {
+        this.desk = desk;
+        this.player = player;
+        this.listener = listener;
+        desk.sight().addListener((at, before, after) -> {
+            if (!before.tune().equals(after.tune())) {
+                stop();
+            } else if (!before.version().equals(after.version())) {
+                goOn();
+            }
+        });
+    }
+
+    ReadOnlyBooleanProperty playing() {
+        return playing.getReadOnlyProperty();
+    }
+
+    boolean isSilent() {
+        return player.isSilent();
+    }
+
+    void setSpeed(Fraction factor) {
+        speed = factor;
+        goOn();
+    }
+
+    void setRelaxed(boolean relaxed) {
+        isRelaxed = relaxed;
+        goOn();
+    }
+
+    void setCountedIn(boolean countedIn) {
+        isCountedIn = countedIn;
+    }
+
+    /** The tempo that would be heard: the stage's own or the relaxed one, times the speed. */
+    Optional<Tempo> tempo() {
+        Sight sight = desk.sight().get();
+        return sight.version()
+                .map(version -> (isRelaxed
+                                ? sight.tune().orElseThrow().header().type().relaxed()
+                                : version.playing().tempo())
+                        .times(speed));
+    }
+
+    /** The chosen stage worked out at the tempo that would be heard. */
+    Optional<Realisation> realisation() {
+        Sight sight = desk.sight().get();
+        Optional<Tempo> tempo = tempo();
+        if (sight.tune().isEmpty() || sight.version().isEmpty() || tempo.isEmpty()) {
+            return Optional.empty();
+        }
+        Tune tune = sight.tune().get();
+        Version version = sight.version().get();
+        return Optional.of(Realiser.realise(tune, version, sight.chosen().profile(), tempo.get()));
+    }
+
+    void play(Stretch stretch) {
+        Sight sight = desk.sight().get();
+        Optional<Realisation> worked = realisation();
+        if (worked.isEmpty() || sight.note().isEmpty() || worked.get().moments().isEmpty()) {
+            desk.say("There is nothing to play: open a book with a tune in it.");
+            return;
+        }
+        Tune tune = sight.tune().orElseThrow();
+        Realisation realisation = worked.get();
+        PlayRange range = switch (stretch) {
+            case FROM_HERE -> PlayRange.from(realisation, tune, sight.note().get());
+            case PHRASE -> PlayRange.phrase(realisation, tune, sight.note().get());
+            case PART -> PlayRange.part(realisation, tune, sight.note().get());
+            case TUNE -> PlayRange.whole(realisation);
+        };
+        player.play(new Performance(realisation, range, countIn(tune, realisation, range)));
+        playing.set(true);
+        timer.start();
+    }
+
+    /** A bar of beats, and where a pickup follows, the beats before it too: so the first beat of the tune is never in doubt. */
+    private Performance.CountIn countIn(Tune tune, Realisation realisation, PlayRange range) {
+        if (!isCountedIn) {
+            return Performance.CountIn.NONE;
+        }
+        Fraction perWhole = realisation.tempo().millisOf(Fraction.ONE);
+        NotePlace first = realisation
+                .at(range.startWholeNotes().times(perWhole).toDouble() + 1e-6)
+                .map(moment -> tune.placeOf(moment.cue().note()))
+                .orElse(new NotePlace(0, 0, Fraction.ZERO));
+        Metre metre = tune.metreAt(first.bar());
+        Fraction beat = realisation.tempo().beatLength();
+        boolean beatsFillBar = metre.barLength().modulo(beat).isZero();
+        return new Performance.CountIn(
+                metre.barLength().plus(first.offset()), beatsFillBar ? beat : metre.countLength());
+    }
+
+    private void goOn() {
+        if (playing.get()) {
+            realisation().ifPresent(player::change);
+        }
+    }
+
+    void stop() {
+        player.stop();
+        finished();
+    }
+
+    private void finished() {
+        timer.stop();
+        playing.set(false);
+        listener.heard(Optional.empty());
+    }
+
+    void close() {
+        stop();
+        player.close();
+    }
+}
