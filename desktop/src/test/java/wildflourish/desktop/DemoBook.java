@@ -49,7 +49,7 @@ final class DemoBook {
         }
         stair = stair.placed(tune, 1, at(tune, 2, 6, "tap"));
         stair = stair.placed(tune, 1, at(tune, 14, 4, "tap"));
-        for (int[] place : new int[][] {{2, 0}, {3, 0}, {4, 0}, {6, 0}, {11, 0}, {12, 0}, {13, 0}}) {
+        for (int[] place : new int[][] {{2, 0}, {3, 0}, {4, 0}, {6, 0}, {11, 0}, {12, 0}}) {
             stair = stair.placed(tune, 2, at(tune, place[0], place[1], "short-roll"));
         }
         stair = stair.placed(tune, 2, at(tune, 8, 0, "cran"));

@@ -14,9 +14,6 @@ import wildflourish.core.words.Words;
  */
 public final class Engraver {
     private static final double BETWEEN_SYSTEMS = 2.0;
-    private static final String CAUTION =
-            "Warm up first, hold lightly, keep the wrists neutral, take short turns and rests. Stop at pain or numbness and ask a doctor"
-                    + " or physiotherapist. Mouthpieces: one player each.";
 
     private final Score score;
     private final Paper paper;
@@ -86,7 +83,7 @@ public final class Engraver {
     }
 
     private void footer() {
-        List<String> lines = KeyToSigns.wrapped(CAUTION, width() * 1.75 / 1.45);
+        List<String> lines = KeyToSigns.wrapped(Words.handCautions(), width() * 1.75 / 1.45);
         double at = paper.height() - paper.margin() - (lines.size() - 1) * 1.9 + 1.5;
         for (String line : lines) {
             page.add(new Mark.Words(line, paper.margin(), at, Face.BODY, 1.45), Ink.QUIET, Drawn.Kind.WORDS);

@@ -1,5 +1,6 @@
 package wildflourish.core.engraving;
 
+import java.util.List;
 import wildflourish.core.instrument.Breath;
 import wildflourish.core.instrument.ChartRow;
 import wildflourish.core.instrument.Hole;
@@ -7,7 +8,7 @@ import wildflourish.core.tune.NoteId;
 
 /** The holes of a whistle from the mouth down, one under the other, with a cross below for firm breath. */
 final class FingeringStrip {
-    private static final double RADIUS = 0.41;
+    static final double RADIUS = 0.41;
     private static final double PITCH = 1.0;
     private static final double HAND_GAP = 0.3;
     private static final double LINE = 0.13;
@@ -18,12 +19,16 @@ final class FingeringStrip {
         return holes * PITCH + HAND_GAP + 1.3;
     }
 
+    /** How far below the top of the strip the middle of a hole lies; a little gap parts the hands. */
+    static double centreOf(int hole, int holes) {
+        return RADIUS + (hole - 1) * PITCH + (hole > holes / 2 ? HAND_GAP : 0);
+    }
+
     /** Draws the holes below y, centred on x. */
     static void draw(Sketch sketch, ChartRow row, double x, double y, NoteId note) {
         int holes = row.usual().holes().size();
         for (int hole = 1; hole <= holes; hole++) {
-            double centre = y + RADIUS + (hole - 1) * PITCH + (hole > holes / 2 ? HAND_GAP : 0);
-            hole(sketch, row.usual().at(hole), x, centre, note);
+            hole(sketch, row.usual().at(hole), x, y + centreOf(hole, holes), note);
         }
         if (row.breath() == Breath.FIRM) {
             double middle = y + holes * PITCH + HAND_GAP + 0.45;
@@ -33,14 +38,17 @@ final class FingeringStrip {
     }
 
     private static void hole(Sketch sketch, Hole state, double x, double y, NoteId note) {
-        switch (state) {
-            case CLOSED -> add(sketch, new Mark.Shape(Outline.circle(x, y, RADIUS), 0), note);
-            case OPEN -> add(sketch, new Mark.Shape(Outline.circle(x, y, RADIUS - LINE / 2), LINE), note);
-            case HALF -> {
-                add(sketch, new Mark.Shape(Outline.leftHalf(x, y, RADIUS), 0), note);
-                add(sketch, new Mark.Shape(Outline.circle(x, y, RADIUS - LINE / 2), LINE), note);
-            }
-        }
+        ring(state, x, y).forEach(mark -> add(sketch, mark, note));
+    }
+
+    /** A hole as a ring: filled when closed, its left half filled when half closed. */
+    static List<Mark> ring(Hole state, double x, double y) {
+        Mark open = new Mark.Shape(Outline.circle(x, y, RADIUS - LINE / 2), LINE);
+        return switch (state) {
+            case CLOSED -> List.of(new Mark.Shape(Outline.circle(x, y, RADIUS), 0));
+            case OPEN -> List.of(open);
+            case HALF -> List.of(new Mark.Shape(Outline.leftHalf(x, y, RADIUS), 0), open);
+        };
     }
 
     /** The sign under a note that the instrument does not have: a crossed ring. */

@@ -7,15 +7,10 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import wildflourish.core.instrument.Fingering;
-import wildflourish.core.ornament.Gesture;
 import wildflourish.core.ornament.Ornament;
 import wildflourish.core.ornament.Profile;
 import wildflourish.core.ornament.Shape;
-import wildflourish.core.performance.Moment;
-import wildflourish.core.performance.Realisation;
 import wildflourish.core.performance.Realiser;
-import wildflourish.core.tune.Note;
 import wildflourish.core.tune.Tune;
 import wildflourish.core.version.Placement;
 import wildflourish.core.version.Spot;
@@ -42,7 +37,6 @@ public final class KeyToSigns {
     }
 
     public static List<Entry> of(Tune tune, Version version) {
-        Realisation realisation = Realiser.realise(tune, version, Profile.usual());
         Map<String, Entry> entries = new LinkedHashMap<>();
         for (Spot spot : version.spots().values()) {
             for (Placement option : spot.options()) {
@@ -51,81 +45,23 @@ public final class KeyToSigns {
                     continue;
                 }
                 String key = option.ornament().id() + shape.get().parts();
-                Optional<String> words = spot.first().equals(Optional.of(option))
-                        ? gestureWords(tune, realisation, option)
-                        : Optional.empty();
-                Entry fresh =
-                        new Entry(option.ornament(), shape.get(), words.stream().toList());
-                entries.merge(key, fresh, Entry::with);
+                List<String> words =
+                        gestureWords(tune, version, option).stream().toList();
+                entries.merge(key, new Entry(option.ornament(), shape.get(), words), Entry::with);
             }
         }
         return List.copyOf(entries.values());
     }
 
-    private static Optional<String> gestureWords(Tune tune, Realisation realisation, Placement placement) {
-        Note note = tune.note(placement.span().first());
-        Optional<Integer> playing = playingOf(tune, realisation, placement);
-        if (playing.isEmpty()) {
-            return Optional.empty();
-        }
-        Set<?> ids = Set.copyOf(
-                tune.between(placement.span().first(), placement.span().last()).stream()
-                        .map(Note::id)
-                        .toList());
-        List<Moment> moments = realisation.moments().stream()
-                .filter(each -> each.cue().playedBar() == playing.get()
-                        && ids.contains(each.cue().note()))
-                .toList();
+    /** The letter of the note and its gestures in order; empty where the ornament cannot be played. */
+    private static Optional<String> gestureWords(Tune tune, Version version, Placement placement) {
         List<String> words = new ArrayList<>();
-        for (int i = 0; i < moments.size(); i++) {
-            Moment moment = moments.get(i);
-            if (moment.isGesture() && i + 1 < moments.size()) {
-                words.add(Words.gesture(gestureOf(moment), movedHole(moment, moments.get(i + 1))));
-            } else if (i == 0) {
-                words.add(Words.gesture(Gesture.PLAIN, Optional.empty()));
-            }
+        for (GesturePicture.Step step :
+                GesturePicture.stepsOf(Realiser.alone(tune, version, placement, Profile.usual()))) {
+            words.add(Words.gesture(step.gesture(), step.hole()));
         }
-        return words.isEmpty() || moments.stream().noneMatch(Moment::isGesture)
-                ? Optional.empty()
-                : Optional.of(Words.letter(note) + ": " + String.join(", ", words));
-    }
-
-    private static Optional<Integer> playingOf(Tune tune, Realisation realisation, Placement placement) {
-        int bar = tune.placeOf(placement.span().first()).bar();
-        for (int i = 0; i < realisation.bars().size(); i++) {
-            var played = realisation.bars().get(i).played();
-            if (played.bar() == bar && placement.passes().has(played.pass())) {
-                return Optional.of(i);
-            }
-        }
-        return Optional.empty();
-    }
-
-    private static Gesture gestureOf(Moment moment) {
-        return switch (moment.cue().role()) {
-            case CUT -> Gesture.CUT;
-            case TAP -> Gesture.TAP;
-            case CRAN -> Gesture.CRAN;
-            case MELODY, SMALL_NOTE, REST -> Gesture.PLAIN;
-        };
-    }
-
-    private static Optional<Integer> movedHole(Moment gesture, Moment melody) {
-        Optional<Fingering> made = fingering(gesture);
-        Optional<Fingering> held = fingering(melody);
-        if (made.isEmpty() || held.isEmpty()) {
-            return Optional.empty();
-        }
-        for (int hole = 1; hole <= made.get().holes().size(); hole++) {
-            if (made.get().at(hole) != held.get().at(hole)) {
-                return Optional.of(hole);
-            }
-        }
-        return Optional.empty();
-    }
-
-    private static Optional<Fingering> fingering(Moment moment) {
-        return moment.sounding().flatMap(Moment.Sounding::held).map(Moment.Held::fingering);
+        String letter = Words.letter(tune.note(placement.span().first()));
+        return words.isEmpty() ? Optional.empty() : Optional.of(letter + ": " + String.join(", ", words));
     }
 
     /** The key as a block of a page: signs, names, and the words wrapped to the width. */

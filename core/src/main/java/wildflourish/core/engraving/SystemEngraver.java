@@ -20,6 +20,8 @@ final class SystemEngraver {
     private static final double STAFF_LINE = 0.13;
     private static final double MARGIN_FOR_LABEL = 3.6;
     private static final double LOOSEST = 1.9;
+    private static final double ENDING_DROP = 1.9;
+    private static final double ENDING_SIZE = 1.7;
 
     private final Score score;
     private final Tune tune;
@@ -61,8 +63,9 @@ final class SystemEngraver {
         double top =
                 tops.values().stream().mapToDouble(Double::doubleValue).min().orElse(0);
         double above = Math.min(Math.min(top, signTop), 0);
-        above = chordSymbols(above);
-        endings(above);
+        double chords = chordSymbols(above);
+        endings(chords < above ? chords : 0);
+        above = Math.min(above, chords);
         double below = below();
         zones(above, below);
         return sketch;
@@ -383,20 +386,47 @@ final class SystemEngraver {
         return any ? y - 1.6 : above;
     }
 
-    private void endings(double above) {
-        for (int i = 0; i < bars.size(); i++) {
-            BarSetting bar = bars.get(i);
-            if (bar.bar.ending().isEmpty()) {
-                continue;
+    /** Brackets over the endings of this line, all at one height, so high that their numbers hang clear of everything below. */
+    private void endings(double chords) {
+        double y = -1.6;
+        for (BarSetting bar : bars) {
+            if (!bar.bar.ending().isEmpty()) {
+                y = Math.min(y, endingHeight(bar, chords));
             }
-            int last = i;
-            while (last + 1 < bars.size()
-                    && bars.get(last + 1).bar.ending().isEmpty()
-                    && !bars.get(last).bar.sides().right().endsPart()) {
-                last++;
-            }
-            ending(bar, bars.get(last), Math.min(above, -1.2) - 0.4);
         }
+        for (int i = 0; i < bars.size(); i++) {
+            if (!bars.get(i).bar.ending().isEmpty()) {
+                ending(bars.get(i), bars.get(lastOfEnding(i)), y);
+            }
+        }
+    }
+
+    private int lastOfEnding(int first) {
+        int last = first;
+        while (last + 1 < bars.size()
+                && bars.get(last + 1).bar.ending().isEmpty()
+                && !bars.get(last).bar.sides().right().endsPart()) {
+            last++;
+        }
+        return last;
+    }
+
+    private double endingHeight(BarSetting first, double chords) {
+        double labelEnd = first.start + 0.7 + Face.BODY.width(endingWords(first), ENDING_SIZE) + 0.4;
+        double y = chords < 0 ? chords - ENDING_DROP - 0.1 : 0;
+        for (int i = bars.indexOf(first); i <= lastOfEnding(bars.indexOf(first)); i++) {
+            for (Column column : bars.get(i).columns) {
+                double top = tops.getOrDefault(column.note.id(), 0.0);
+                boolean isUnderLabel = column.x - column.leftInk() - 1 < labelEnd;
+                y = Math.min(y, top - (isUnderLabel ? ENDING_DROP + 0.2 : 0.5));
+            }
+        }
+        return y;
+    }
+
+    private static String endingWords(BarSetting first) {
+        return String.join(
+                ", ", first.bar.ending().stream().map(number -> number + ".").toList());
     }
 
     private void ending(BarSetting first, BarSetting last, double y) {
@@ -404,13 +434,14 @@ final class SystemEngraver {
         double end = last.end;
         BarLine closing = last.bar.sides().right();
         sketch.add(new Mark.Line(left, y, end, y, 0.16), Ink.NOTES, Drawn.Kind.ENDING);
-        sketch.add(new Mark.Line(left, y, left, y + 1.9, 0.16), Ink.NOTES, Drawn.Kind.ENDING);
+        sketch.add(new Mark.Line(left, y, left, y + ENDING_DROP, 0.16), Ink.NOTES, Drawn.Kind.ENDING);
         if (closing == BarLine.REPEAT_END || closing == BarLine.THIN_THICK) {
-            sketch.add(new Mark.Line(end, y, end, y + 1.9, 0.16), Ink.NOTES, Drawn.Kind.ENDING);
+            sketch.add(new Mark.Line(end, y, end, y + ENDING_DROP, 0.16), Ink.NOTES, Drawn.Kind.ENDING);
         }
-        String words = String.join(
-                ", ", first.bar.ending().stream().map(number -> number + ".").toList());
-        sketch.add(new Mark.Words(words, left + 0.4, y + 1.7, Face.BODY, 1.7), Ink.NOTES, Drawn.Kind.ENDING);
+        sketch.add(
+                new Mark.Words(endingWords(first), left + 0.4, y + 1.7, Face.BODY, ENDING_SIZE),
+                Ink.NOTES,
+                Drawn.Kind.ENDING);
     }
 
     // Below the staff

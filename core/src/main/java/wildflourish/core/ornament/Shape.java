@@ -32,17 +32,12 @@ public record Shape(List<Gesture> parts, Optional<Fraction> span) {
         return neediest.times(parts.size());
     }
 
-    /**
-     * A part holds its gesture and a floor; where the same or another finger moves again in the next part, at least the time from one
-     * lift to the next.
-     */
+    /** A part holds its gesture and a floor; where one finger of a cran follows another, at least the time from one lift to the next. */
     private Fraction partNeed(int part, Times times) {
         Fraction need = times.of(parts.get(part)).plus(times.floor());
-        boolean anotherFollows = part + 1 < parts.size() && parts.get(part + 1) != Gesture.PLAIN;
-        if (parts.get(part) == Gesture.PLAIN || !anotherFollows) {
-            return need;
-        }
-        return need.max(times.of("other finger next"));
+        boolean isCran = parts.get(part) == Gesture.CRAN;
+        boolean cranFollows = part + 1 < parts.size() && parts.get(part + 1) == Gesture.CRAN;
+        return isCran && cranFollows ? need.max(times.of("other finger next")) : need;
     }
 
     /** The fastest tempo, in beats of {@code beatLength} a minute, at which a span of {@code length} still holds everything. Exact. */

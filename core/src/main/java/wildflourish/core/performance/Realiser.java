@@ -64,6 +64,17 @@ public final class Realiser {
         return new Realiser(tune, version, profile, tempo).run();
     }
 
+    /**
+     * One placement by itself, as if after silence, at the version's tempo; times count from its own beginning. Empty where it cannot be
+     * played at all.
+     */
+    public static List<Moment> alone(Tune tune, Version version, Placement placement, Profile profile) {
+        Realiser realiser =
+                new Realiser(tune, version, profile, version.playing().tempo());
+        realiser.figureOf(tune.note(placement.span().first()), placement).ifPresent(figure -> realiser.play(figure, 0));
+        return List.copyOf(realiser.moments);
+    }
+
     private Realisation run() {
         for (PlayOrder.Played played : PlayOrder.of(tune)) {
             bars.add(new Realisation.BarStart(played, tempo.millisOf(nowWholeNotes), nowWholeNotes));

@@ -147,6 +147,15 @@ public final class Form {
         return pickups.get(bar);
     }
 
+    /** The number of a bar as players count: from 1, pickups not counted; a pickup has the number of the bar it leads into. */
+    public int countedNumber(int bar) {
+        int number = 1;
+        for (int earlier = 0; earlier < bar; earlier++) {
+            number += pickups.get(earlier) ? 0 : 1;
+        }
+        return number;
+    }
+
     public Part partAt(int bar) {
         return parts.stream().filter(part -> part.has(bar)).findFirst().orElseThrow();
     }

@@ -148,7 +148,7 @@ public final class Words {
         return note.isRest() ? "rest" : note.melody().letter();
     }
 
-    /** A note and where it stands: {@code F♯5, bar 3, beat 2}. */
+    /** A note and where it stands: {@code F♯5, bar 3, on beat 2}, or {@code F♯4, pickup to bar 1, on beat 4}. */
     public static String place(Tune tune, Note note) {
         NotePlace place = tune.placeOf(note.id());
         Fraction count = tune.metreAt(place.bar()).countLength();
@@ -156,7 +156,9 @@ public final class Words {
         long beat = Math.floorDiv(beats.numerator(), beats.denominator()) + 1;
         boolean isOn = beats.denominator() == 1;
         String name = note.isRest() ? "rest" : note.melody().toString();
-        return name + ", bar " + (place.bar() + 1) + ", " + (isOn ? "on beat " : "after beat ") + beat;
+        String bar = (tune.form().isPickup(place.bar()) ? "pickup to bar " : "bar ")
+                + tune.form().countedNumber(place.bar());
+        return name + ", " + bar + ", " + (isOn ? "on beat " : "after beat ") + beat;
     }
 
     /** What the fingers do for a gesture on a note, for people who read words better than pictures. */
@@ -189,6 +191,12 @@ public final class Words {
 
     public static String pitches(java.util.List<WrittenPitch> pitches) {
         return String.join(" ", pitches.stream().map(WrittenPitch::toString).toList());
+    }
+
+    /** The usual cautions for hands and shared mouthpieces, printed on every sheet (common practice). */
+    public static String handCautions() {
+        return "Warm up first, hold lightly, keep the wrists neutral, take short turns and rests. Stop at pain or numbness and"
+                + " ask a doctor or physiotherapist. Mouthpieces: one player each.";
     }
 
     static String sentence(String words) {

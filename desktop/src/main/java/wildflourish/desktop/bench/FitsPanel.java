@@ -12,7 +12,10 @@ import javafx.scene.control.Tooltip;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
+import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
+import wildflourish.core.engraving.GesturePicture;
+import wildflourish.core.engraving.Signs;
 import wildflourish.core.music.Tempo;
 import wildflourish.core.ornament.Shape;
 import wildflourish.core.placing.Fit;
@@ -23,11 +26,17 @@ import wildflourish.core.version.Spot;
 import wildflourish.core.words.Words;
 import wildflourish.desktop.desk.Desk;
 import wildflourish.desktop.desk.Sight;
+import wildflourish.desktop.look.FingersPicture;
 import wildflourish.desktop.look.SignPicture;
 import wildflourish.desktop.look.Theme;
 
 /** What fits at the chosen note, best first, each with its clean-up-to tempo and one line of why; what does not fit is folded below. */
 public final class FitsPanel extends VBox {
+    /** Room inside a card, and what the button beside it takes of it, in pixels: the panel has a fixed width. */
+    private static final double CARD_WIDTH = 246;
+
+    private static final double OR_WIDTH = 38;
+
     private final Desk desk;
     private final Label where = new Label();
     private final VBox here = new VBox();
@@ -153,7 +162,11 @@ public final class FitsPanel extends VBox {
         why.getStyleClass().add("why");
         VBox words = new VBox(top, why);
         HBox.setHgrow(words, Priority.ALWAYS);
-        HBox content = new HBox(new SignPicture(fit.facts().ornament(), shape, theme), words);
+        SignPicture sign = new SignPicture(fit.facts().ornament(), shape, theme);
+        List<GesturePicture.Step> steps = desk.fingersOf(fit.placement());
+        FingersPicture fingers =
+                new FingersPicture(steps, Signs.inkOf(fit.facts().ornament()), theme);
+        HBox content = new HBox(new StackPane(sign), words, fingers);
         content.getStyleClass().add("card-content");
         Button card = new Button();
         card.setGraphic(content);
@@ -165,12 +178,15 @@ public final class FitsPanel extends VBox {
                 "fit-" + fit.facts().ornament().id() + (fit.placement().span().isOneNote() ? "" : "-over-notes"));
         card.setUserData(fit.placement());
         card.setOnAction(event -> desk.place(fit.placement()));
-        content.prefWidthProperty().bind(card.widthProperty().subtract(20));
         HBox.setHgrow(card, Priority.ALWAYS);
         boolean isOffered = desk.spotHere()
                 .map(spot -> spot.at().equals(fit.placement().span().first())
                         && !spot.options().contains(fit.placement()))
                 .orElse(false);
+        double wordsWidth = CARD_WIDTH - sign.getWidth() - fingers.getWidth() - (isOffered ? OR_WIDTH : 0);
+        words.setMinWidth(wordsWidth);
+        words.setMaxWidth(wordsWidth);
+        why.setPrefWidth(wordsWidth);
         return isOffered ? new HBox(card, orButton(fit)) : card;
     }
 

@@ -219,7 +219,7 @@ public final class CloseUpView extends Pane {
     private void pitchLine(GraphicsContext graphics, Picture shown) {
         double low = bound(shown, Double::min, Double.POSITIVE_INFINITY) - 1;
         double high = bound(shown, Double::max, Double.NEGATIVE_INFINITY) + 1;
-        label(graphics, "pitch", (PITCH_TOP + PITCH_BOTTOM) / 2 + 4);
+        label(graphics, "pitch heard", (PITCH_TOP + PITCH_BOTTOM) / 2 + 4);
         double lastX = Double.NaN;
         double lastY = Double.NaN;
         for (Moment moment : shown.moments()) {

@@ -23,7 +23,7 @@ final class BookFile {
             }
             return opened.value();
         } catch (IOException e) {
-            throw new UsageException("cannot read " + path + ": " + e.getMessage());
+            throw new UsageException("cannot read: " + e.getMessage());
         }
     }
 }

@@ -131,7 +131,12 @@ final class ExportCommand implements Callable<Integer> {
 
     private void writeEach(PrintWriter said, Exporter exporter, List<Exporter.Take> takes, ExportForm asked)
             throws IOException {
-        Files.createDirectories(out);
+        try {
+            Files.createDirectories(out);
+        } catch (IOException e) {
+            throw new UsageException("cannot make the folder " + out + " for " + takes.size()
+                    + " files; name another place, or one tune with --tune");
+        }
         for (Exporter.Take take : takes) {
             String title =
                     take.tune().title().replaceAll("[^\\p{L}\\p{N} '-]", "").trim();
@@ -145,7 +150,7 @@ final class ExportCommand implements Callable<Integer> {
             BookStore.writeAside(path, bytes);
             said.println("Wrote " + path);
         } catch (IOException e) {
-            throw new UsageException("cannot write " + path + ": " + e.getMessage() + "; choose another place");
+            throw new UsageException("cannot write " + path + ": " + e.getMessage());
         }
     }
 }

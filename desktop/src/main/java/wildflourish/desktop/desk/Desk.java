@@ -9,10 +9,12 @@ import javafx.beans.property.ReadOnlyObjectProperty;
 import javafx.beans.property.ReadOnlyObjectWrapper;
 import javafx.beans.property.ReadOnlyStringProperty;
 import javafx.beans.property.ReadOnlyStringWrapper;
+import wildflourish.core.engraving.GesturePicture;
 import wildflourish.core.instrument.Instrument;
 import wildflourish.core.instrument.School;
 import wildflourish.core.music.Tempo;
 import wildflourish.core.ornament.Profile;
+import wildflourish.core.performance.Realiser;
 import wildflourish.core.placing.Fit;
 import wildflourish.core.placing.WhatFits;
 import wildflourish.core.problem.Parsed;
@@ -197,6 +199,16 @@ public final class Desk {
                                         note,
                                         version.playing(),
                                         current.chosen().profile()))));
+    }
+
+    /** What the fingers do, part by part, if a placement is played by the stage worked on; empty where they cannot. */
+    public List<GesturePicture.Step> fingersOf(Placement placement) {
+        Sight current = now();
+        return current.tune()
+                .flatMap(tune -> current.version()
+                        .map(version -> GesturePicture.stepsOf(Realiser.alone(
+                                tune, version, placement, current.chosen().profile()))))
+                .orElse(List.of());
     }
 
     /** The spot whose ornament covers the chosen note. */

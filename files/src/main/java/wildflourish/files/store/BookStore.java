@@ -7,7 +7,9 @@ import java.nio.charset.CharacterCodingException;
 import java.nio.charset.Charset;
 import java.nio.charset.CodingErrorAction;
 import java.nio.charset.StandardCharsets;
+import java.nio.file.AccessDeniedException;
 import java.nio.file.AtomicMoveNotSupportedException;
+import java.nio.file.FileSystemException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.StandardCopyOption;
@@ -36,12 +38,20 @@ public final class BookStore {
         if (Files.size(path) > MOST_BYTES) {
             throw new IOException(path + " is larger than 64 MB, which no tunebook is; choose another file");
         }
-        byte[] bytes = Files.readAllBytes(path);
+        byte[] bytes = bytesOf(path);
         Charset charset = charsetOf(bytes);
         String text = new String(bytes, charset);
         boolean hasMark = text.startsWith(BYTE_ORDER_MARK);
         Parsed<Book> book = BookReader.read(hasMark ? text.substring(1) : text);
         return new Parsed<>(new StoredBook(path, charset, hasMark, book.value()), book.problems());
+    }
+
+    private static byte[] bytesOf(Path path) throws IOException {
+        try {
+            return Files.readAllBytes(path);
+        } catch (AccessDeniedException e) {
+            throw new IOException(path + " may not be read by you; ask its owner, or choose another file", e);
+        }
     }
 
     private static Charset charsetOf(byte[] bytes) {
@@ -72,7 +82,10 @@ public final class BookStore {
         if (folder == null || !Files.isDirectory(folder)) {
             throw new IOException("there is no folder " + folder + " to save into; choose another place");
         }
-        Path aside = Files.createTempFile(folder, ".flourish-", ".part");
+        if (Files.isDirectory(target)) {
+            throw new IOException(target + " is a folder; name a file in it");
+        }
+        Path aside = asideIn(folder);
         try {
             try (FileChannel channel = FileChannel.open(aside, StandardOpenOption.WRITE)) {
                 ByteBuffer buffer = ByteBuffer.wrap(bytes);
@@ -85,6 +98,14 @@ public final class BookStore {
             rename(aside, target);
         } finally {
             Files.deleteIfExists(aside);
+        }
+    }
+
+    private static Path asideIn(Path folder) throws IOException {
+        try {
+            return Files.createTempFile(folder, ".flourish-", ".part");
+        } catch (FileSystemException e) {
+            throw new IOException("nothing can be written into the folder " + folder + "; choose another place", e);
         }
     }
 
