@@ -57,8 +57,8 @@ public final class Realiser {
     }
 
     /**
-     * At another tempo. An ornament that is too fast for it is still worked out: its gestures are shortened to half of the part they begin,
-     * and the critic says so.
+     * At another tempo. An ornament that is too fast for it is still worked out: its gestures are shortened, to half of the part they begin
+     * at the least, and the critic says so.
      */
     public static Realisation realise(Tune tune, Version version, Profile profile, Tempo tempo) {
         return new Realiser(tune, version, profile, tempo).run();
@@ -171,8 +171,7 @@ public final class Realiser {
             return;
         }
         Held gesture = heldFor(part.gesture(), figure, part.cransBefore()).orElseThrow();
-        Fraction until =
-                start.plus(times.of(part.gesture()).min(end.minus(start).times(HALF)));
+        Fraction until = start.plus(gestureLength(part.gesture(), end.minus(start)));
         Onset onset = isSilentBefore() ? Onset.TONGUE : Onset.FINGERS;
         SoundingPitch chirp = instrument.soundOf(gesture.fingering(), gesture.breath());
         add(
@@ -181,6 +180,11 @@ public final class Realiser {
                 new Cue(playedBar, part.written().id(), roleOf(part.gesture())),
                 sounding(chirp, gesture, onset));
         add(until, end, new Cue(playedBar, part.written().id(), Role.MELODY), sounding(pitch, melody, Onset.FINGERS));
+    }
+
+    /** As long as the student needs for it; in a part too short for that and a floor, what the floor leaves, but at least half. */
+    private Fraction gestureLength(Gesture gesture, Fraction part) {
+        return times.of(gesture).min(part.minus(times.floor()).max(part.times(HALF)));
     }
 
     private static Role roleOf(Gesture gesture) {

@@ -74,6 +74,7 @@ public record Stair(List<Version> stages) {
                     i == stage || (i > stage ? risesTo(tune, i, placement, before) : sinksTo(tune, i, placement));
             changed.add(takes ? played(tune, stages.get(i), placement) : stages.get(i));
         }
+        pruneBelow(tune, stage, changed);
         return new Stair(changed);
     }
 
@@ -105,13 +106,31 @@ public record Stair(List<Version> stages) {
         return version.with(tune, spot);
     }
 
-    /** Removes what stands on a note at a stage and at every stage below. */
-    public Stair removed(int stage, NoteId note) {
+    /** Removes what stands on a note at a stage, and with it whatever on its span the stages below would have without the stage above. */
+    public Stair removed(Tune tune, int stage, NoteId note) {
         List<Version> changed = new ArrayList<>(stages);
-        for (int i = 0; i <= stage; i++) {
-            changed.set(i, changed.get(i).without(note));
-        }
+        changed.set(stage, at(stage).without(note));
+        pruneBelow(tune, stage, changed);
         return changed.equals(stages) ? this : new Stair(changed);
+    }
+
+    /** From a stage downward takes away what the stage above does not bear, so that the stair stays nested. */
+    private static void pruneBelow(Tune tune, int stage, List<Version> stages) {
+        for (int lower = stage - 1; lower >= 0; lower--) {
+            Version above = stages.get(lower + 1);
+            for (Spot spot : stages.get(lower).spots().values()) {
+                if (!isBorne(tune, spot, above)) {
+                    stages.set(lower, stages.get(lower).without(spot.at()));
+                }
+            }
+        }
+    }
+
+    private static boolean isBorne(Tune tune, Spot spot, Version above) {
+        Optional<Placement> played = spot.first();
+        return played.isEmpty()
+                || overlapping(tune, above, played.get()).stream()
+                        .anyMatch(other -> weight(other) >= weight(played.get()));
     }
 
     /** A spot changed at one stage only: its options, its sentence. */
@@ -148,13 +167,8 @@ public record Stair(List<Version> stages) {
     public boolean isNested(Tune tune) {
         for (int i = 0; i + 1 < stages.size(); i++) {
             Version above = stages.get(i + 1);
-            for (Spot spot : stages.get(i).spots().values()) {
-                Optional<Placement> played = spot.first();
-                if (played.isPresent()
-                        && overlapping(tune, above, played.get()).stream()
-                                .noneMatch(other -> weight(other) >= weight(played.get()))) {
-                    return false;
-                }
+            if (!stages.get(i).spots().values().stream().allMatch(spot -> isBorne(tune, spot, above))) {
+                return false;
             }
         }
         return true;

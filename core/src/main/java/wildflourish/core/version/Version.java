@@ -1,6 +1,7 @@
 package wildflourish.core.version;
 
 import java.util.Collections;
+import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.SortedMap;
@@ -63,12 +64,14 @@ public record Version(String name, Playing playing, Map<NoteId, Spot> spots) {
         return one.at().equals(other.at());
     }
 
+    /** Without the ornaments that begin on a note; the teacher's sentence stays. */
     public Version without(NoteId note) {
-        if (!spots.containsKey(note)) {
+        Spot spot = spots.get(note);
+        if (spot == null || spot.options().isEmpty()) {
             return this;
         }
         Map<NoteId, Spot> changed = new TreeMap<>(spots);
-        changed.remove(note);
+        changed.put(note, new Spot(note, List.of(), spot.sentence()));
         return new Version(name, playing, changed);
     }
 

@@ -262,7 +262,7 @@ public final class Desk {
                 changed.add(after.at(i).name());
             }
         }
-        return changed.isEmpty() ? "" : "; " + String.join(", ", changed) + " now has it too, so that the stair rises";
+        return changed.isEmpty() ? "" : "; " + String.join(", ", changed) + " changed with it, so that the stair rises";
     }
 
     /** Places what fits best; says why not where nothing does. */
@@ -358,11 +358,14 @@ public final class Desk {
             return;
         }
         Stair before = current.stair().get();
-        Stair after = before.removed(current.chosen().stage(), spot.get().at());
+        Stair after = before.removed(
+                current.tune().orElseThrow(),
+                current.chosen().stage(),
+                spot.get().at());
         String name =
                 spot.get().first().map(placement -> placement.ornament().name()).orElse("note");
         change(after, new Deed(Deed.Kind.REMOVE, name, stageName()));
-        say("Removed the " + name + lowerStages(before, after).replace("has it too", "is without it too"));
+        say("Removed the " + name + lowerStages(before, after));
     }
 
     /** The stage worked on, copied over the one above. */
