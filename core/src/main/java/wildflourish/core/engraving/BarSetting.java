@@ -34,7 +34,10 @@ final class BarSetting {
         columns.forEach(column -> column.stemEnd = column.plainStemEnd());
     }
 
-    /** An accidental stands where a note differs from the key or from what the bar has last said at its height. */
+    /**
+     * An accidental stands where a note differs from the key or from what the bar has last said at its height. A note tied over from the
+     * bar before needs none, and says nothing for the notes after it.
+     */
     private void giveAccidentals(Key key, Tune tune) {
         Map<Integer, Integer> state = new HashMap<>();
         for (Column column : columns) {
@@ -43,7 +46,10 @@ final class BarSetting {
                     .orElse(false);
             for (WrittenPitch pitch : column.note.pitches()) {
                 int inForce = state.getOrDefault(pitch.staffStep(), shownAlter(key, pitch));
-                if (inForce != pitch.alter() && !(isTied && column == columns.get(0))) {
+                if (isTied && column == columns.get(0)) {
+                    continue;
+                }
+                if (inForce != pitch.alter()) {
                     column.accidentals.add(pitch);
                 }
                 state.put(pitch.staffStep(), pitch.alter());

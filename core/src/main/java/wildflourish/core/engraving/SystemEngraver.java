@@ -20,6 +20,7 @@ final class SystemEngraver {
     private static final double STAFF_LINE = 0.13;
     private static final double MARGIN_FOR_LABEL = 3.6;
     private static final double LOOSEST = 1.9;
+    private static final double SIGN_GAP = 0.7;
     private static final double ENDING_DROP = 1.9;
     private static final double ENDING_SIZE = 1.7;
 
@@ -315,11 +316,7 @@ final class SystemEngraver {
     }
 
     private double sign(Column column, Spot spot) {
-        double foot = 0;
-        for (Note note : spanned(spot)) {
-            foot = Math.min(foot, tops.getOrDefault(note.id(), 0.0));
-        }
-        foot -= 0.75;
+        double top = 0;
         for (int i = 0; i < spot.options().size(); i++) {
             Placement option = spot.options().get(i);
             var shape = option.ornament().shapeFor(option.span().length(tune));
@@ -329,14 +326,15 @@ final class SystemEngraver {
             double width = Signs.width(shape.get());
             double x =
                     Math.max(MARGIN_FOR_LABEL, column.centre() - (width <= 1 ? width / 2 : Math.min(width / 2, 0.8)));
+            double left = i > 0 ? x - 1.9 : x;
+            double foot = Math.min(0, Skyline.top(sketch.drawn(), left - 0.1, x + width + 0.1)) - SIGN_GAP;
             if (i > 0) {
-                sketch.add(new Mark.Words("or", x - 1.9, foot - 0.4, Face.ITALIC, 1.5), Ink.QUIET, Drawn.Kind.WORDS);
+                sketch.add(new Mark.Words("or", left, foot - 0.4, Face.ITALIC, 1.5), Ink.QUIET, Drawn.Kind.WORDS);
             }
             Signs.draw(sketch, option.ornament(), shape.get(), new GlyphFont.Point(x, foot), Optional.of(spot.at()));
             passes(option, x + width, foot);
-            foot -= Signs.HEIGHT + 0.2;
+            top = Math.min(top, foot - Signs.HEIGHT);
         }
-        double top = foot + 0.3;
         tops.merge(spot.at(), top, Math::min);
         return top;
     }
@@ -350,14 +348,6 @@ final class SystemEngraver {
                 "+",
                 option.passes().numbers().stream().map(number -> number + ".").toList());
         sketch.add(new Mark.Words(words, x + 0.1, foot - 0.2, Face.BODY, 1.4), Ink.QUIET, Drawn.Kind.WORDS);
-    }
-
-    private List<Note> spanned(Spot spot) {
-        return spot.options().stream()
-                .flatMap(option ->
-                        tune.between(option.span().first(), option.span().last()).stream())
-                .distinct()
-                .toList();
     }
 
     private double chordSymbols(double above) {

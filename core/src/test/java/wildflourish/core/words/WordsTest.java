@@ -1,0 +1,104 @@
+package wildflourish.core.words;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.EnumSet;
+import java.util.Optional;
+import java.util.Set;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import wildflourish.core.Melody;
+import wildflourish.core.RandomVersions;
+import wildflourish.core.instrument.Instrument;
+import wildflourish.core.music.Fraction;
+import wildflourish.core.music.Tempo;
+import wildflourish.core.ornament.Gesture;
+import wildflourish.core.ornament.Profile;
+import wildflourish.core.placing.Fit;
+import wildflourish.core.placing.Reason;
+import wildflourish.core.placing.Refusal;
+import wildflourish.core.placing.WhatFits;
+import wildflourish.core.tune.Note;
+import wildflourish.core.tune.Tune;
+import wildflourish.core.version.Playing;
+
+class WordsTest {
+    @ParameterizedTest
+    @CsvSource({"1/4, a crotchet", "3/8, a dotted crotchet", "1/12, a triplet quaver", "1/2, a minim", "5/8, 5 quavers"
+    })
+    void lengthsHaveNames(String length, String words) {
+        assertThat(Words.noteLength(Fraction.parse(length))).isEqualTo(words);
+    }
+
+    /** What is shown must still be clean: 60000 / (97 · 4) = 154.639… is shown as 154.6, never as 154.7. */
+    @Test
+    void temposAreRoundedDown() {
+        Tempo clean = Tempo.atWhich(Fraction.of(1, 8), Fraction.of(97), Fraction.of(1, 2));
+        assertThat(Words.tempo(clean)).isEqualTo("154.6 minims a minute");
+        assertThat(Words.beats(Tempo.of(105, Fraction.of(1, 2)))).isEqualTo("105");
+        Tempo almost = new Tempo(Fraction.of(15_499, 100), Fraction.of(1, 2));
+        assertThat(Words.beats(almost)).isEqualTo("154.9");
+    }
+
+    @Test
+    void aPlaceIsToldAsPlayersCount() {
+        Tune reel = Melody.reel("D4:1 E4:1 | D4:3 E4:1 F♯4:4 | r:8 |");
+        assertThat(reel.notes().stream().map(note -> Words.place(reel, note)))
+                .containsExactly(
+                        "D4, pickup to bar 1, on beat 4",
+                        "E4, pickup to bar 1, after beat 4",
+                        "D4, bar 1, on beat 1",
+                        "E4, bar 1, after beat 2",
+                        "F♯4, bar 1, on beat 3",
+                        "rest, bar 2, on beat 1");
+        Tune jig = Melody.jig("D4:2 E4:1 F♯4:3 |");
+        assertThat(Words.place(jig, jig.notes().get(2))).isEqualTo("F♯4, bar 1, on beat 2");
+    }
+
+    @Test
+    void gesturesAreToldByFingerAndHole() {
+        assertThat(Words.gesture(Gesture.CUT, Optional.of(3))).isEqualTo("flick finger 3 up");
+        assertThat(Words.gesture(Gesture.TAP, Optional.of(5))).isEqualTo("touch hole 5");
+        assertThat(Words.clock(65_900)).isEqualTo("1:05");
+        assertThat(Words.handCautions()).contains("pain").contains("doctor").contains("Warm up");
+    }
+
+    /** Every reason and refusal that comes up is one sentence that ends in a full stop; nearly all of them do come up. */
+    @Test
+    void everyVerdictIsOneSentence() {
+        Set<Reason> reasons = EnumSet.noneOf(Reason.class);
+        Set<Refusal> refusals = EnumSet.noneOf(Refusal.class);
+        for (int seed = 0; seed < 40; seed++) {
+            Tune tune = seed == 0 ? Melody.jig("B4:1 A4:1 B4:1 G4:3 |") : new RandomVersions(seed).tune();
+            Playing calm = Playing.usual(tune, Instrument.of("whistle-d"));
+            Playing usual = seed % 2 == 0 ? calm : calm.withTempo(calm.tempo().times(Fraction.of(3, 2)));
+            for (Profile profile : Profile.all()) {
+                for (Note note : tune.notes()) {
+                    WhatFits fits = WhatFits.at(tune, note.id(), usual, profile);
+                    fits.fitting().forEach(fit -> check(fit, reasons, refusals));
+                    fits.refused().forEach(fit -> check(fit, reasons, refusals));
+                }
+            }
+        }
+        assertThat(EnumSet.complementOf(EnumSet.copyOf(reasons))).containsExactly(Reason.SETS_OFF);
+        assertThat(EnumSet.complementOf(EnumSet.copyOf(refusals)))
+                .containsExactlyInAnyOrder(Refusal.HAS_SMALL_NOTES, Refusal.NO_USAGE_KNOWN);
+    }
+
+    private static void check(Fit fit, Set<Reason> reasons, Set<Refusal> refusals) {
+        String why = Words.why(fit);
+        assertThat(why).endsWith(".").doesNotContain("..").doesNotContain("null");
+        assertThat(Character.isUpperCase(why.charAt(0))).as(why).isTrue();
+        for (Refusal refusal : fit.refusals()) {
+            refusals.add(refusal);
+            assertThat(Words.of(refusal, fit.facts())).isNotBlank();
+        }
+        for (Reason reason : fit.reasons()) {
+            assertThat(Words.of(reason, fit.facts())).isNotBlank();
+            if (reason != Reason.SETS_OFF) {
+                reasons.add(reason);
+            }
+        }
+    }
+}
