@@ -25,7 +25,7 @@ public final class RandomVersions {
     private final Random random;
 
     public RandomVersions(long seed) {
-        this.random = new Random(seed);
+        this.random = new Random(seed * 0x9E3779B97F4A7C15L);
     }
 
     /** Two parts of four bars, the first repeated, with rests, ties and a pickup now and then. */

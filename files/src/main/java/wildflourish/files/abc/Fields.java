@@ -12,10 +12,14 @@ import wildflourish.core.music.Metre;
 import wildflourish.core.music.Mode;
 import wildflourish.core.music.Step;
 import wildflourish.core.music.Tempo;
+import wildflourish.core.music.WrittenPitch;
 
 /** The values of ABC's information fields K, M, L and Q (ABC 2.1 §3.1). Each is empty where the words make no sense. */
 final class Fields {
     private static final Pattern KEY = Pattern.compile("([A-Ga-g])([#b♯♭]?)\\s*([A-Za-z]*)");
+    /** The word that makes the accidentals after it the whole signature (§3.1.14). */
+    private static final Pattern EXPLICIT = Pattern.compile("(?i)\\bexp\\b");
+
     private static final Pattern ACCIDENTAL = Pattern.compile("(\\^\\^|\\^|__|_|=)([A-Ga-g])");
     private static final Pattern METRE =
             Pattern.compile("\\(?(\\d{1,2}(?:\\s*\\+\\s*\\d{1,2})*)\\)?\\s*/\\s*(\\d{1,2})");
@@ -42,6 +46,10 @@ final class Fields {
             case "b", "♭" -> -1;
             default -> 0;
         };
+        if (EXPLICIT.matcher(words).find()) {
+            String name = new WrittenPitch(tonic, alter, 4).letter() + " with signs of its own";
+            return Optional.of(withExtras(new Key(name, 0, Map.of(), Map.of()), words));
+        }
         return Mode.from(modeWord(match.group(3)))
                 .flatMap(mode -> keyOf(tonic, alter, mode))
                 .map(key -> withExtras(key, words));
@@ -52,7 +60,6 @@ final class Fields {
         String lower = word.toLowerCase(Locale.ROOT);
         return lower.startsWith("clef")
                         || lower.startsWith("treble")
-                        || lower.startsWith("exp")
                         || lower.startsWith("octave")
                         || lower.startsWith("transpose")
                         || lower.startsWith("bass")

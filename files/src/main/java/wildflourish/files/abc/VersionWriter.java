@@ -191,9 +191,10 @@ final class VersionWriter {
             slots.forEach(this::copy);
             return;
         }
-        for (Note slot : slots) {
-            List<Part> here =
-                    parts.stream().filter(part -> part.note().equals(slot.id())).toList();
+        List<List<Part>> shared = shared(slots, parts);
+        for (int s = 0; s < slots.size(); s++) {
+            Note slot = slots.get(s);
+            List<Part> here = shared.get(s);
             StringBuilder text = new StringBuilder();
             for (int i = 0; i < here.size(); i++) {
                 boolean isFirst = i == 0;
@@ -204,6 +205,28 @@ final class VersionWriter {
             }
             replaced.put(slot.id(), text.toString());
         }
+    }
+
+    /**
+     * The parts for each written note in turn: those that begin in its time. A note in whose time none begins gets the last one of the
+     * notes before it, so that no sign of broken rhythm is left without its two notes.
+     */
+    private static List<List<Part>> shared(List<Note> slots, List<Part> parts) {
+        List<List<Part>> shared = new ArrayList<>();
+        for (Note slot : slots) {
+            shared.add(new ArrayList<>(
+                    parts.stream().filter(part -> part.note().equals(slot.id())).toList()));
+        }
+        for (int s = slots.size() - 1; s > 0; s--) {
+            int giver = s - 1;
+            while (giver >= 0 && shared.get(giver).isEmpty()) {
+                giver--;
+            }
+            if (shared.get(s).isEmpty() && giver >= 0) {
+                shared.get(s).add(shared.get(giver).remove(shared.get(giver).size() - 1));
+            }
+        }
+        return shared;
     }
 
     private String smallText(Small small) {

@@ -7,23 +7,18 @@ import java.util.List;
 import java.util.Random;
 import org.junit.jupiter.api.Test;
 import wildflourish.core.instrument.Instrument;
-import wildflourish.core.music.Fraction;
 import wildflourish.core.ornament.Ornament;
-import wildflourish.core.ornament.Profile;
-import wildflourish.core.placing.Fit;
-import wildflourish.core.placing.WhatFits;
 import wildflourish.core.problem.Parsed;
-import wildflourish.core.tune.Note;
 import wildflourish.core.tune.Tune;
 import wildflourish.core.version.Book;
 import wildflourish.core.version.BookItem;
 import wildflourish.core.version.Lesson;
-import wildflourish.core.version.Passes;
 import wildflourish.core.version.Placement;
 import wildflourish.core.version.Span;
 import wildflourish.core.version.Spot;
 import wildflourish.core.version.Stair;
 import wildflourish.core.version.Version;
+import wildflourish.files.Decorator;
 import wildflourish.files.Demo;
 
 /** A book comes back exactly as it was saved, and what another program changed in it is noticed. */
@@ -169,34 +164,7 @@ class LessonFileTest {
     private static Book decorated(Random random) {
         Book book = BookReader.read(Demo.text()).value();
         List<BookItem> items = new ArrayList<>(book.items());
-        items.replaceAll(item -> item instanceof Lesson lesson ? decorated(lesson, random) : item);
+        items.replaceAll(item -> item instanceof Lesson lesson ? Decorator.decorated(lesson, random) : item);
         return new Book(items);
-    }
-
-    private static Lesson decorated(Lesson lesson, Random random) {
-        Tune tune = lesson.tune();
-        Stair stair = Stair.starting(tune, WHISTLE, 2 + random.nextInt(3))
-                .withEach(version -> version.withPlaying(
-                        version.playing().withTempo(version.playing().tempo().times(Fraction.of(1, 2)))));
-        for (Note note : tune.notes()) {
-            int stage = random.nextInt(stair.stages().size());
-            List<Fit> fits = WhatFits.at(tune, note.id(), stair.at(stage).playing(), Profile.usual())
-                    .fitting();
-            if (fits.isEmpty() || random.nextInt(4) > 0) {
-                continue;
-            }
-            Placement placement = fits.get(random.nextInt(fits.size())).placement();
-            stair = stair.placed(
-                    tune, stage, random.nextInt(6) == 0 ? placement.withPasses(Passes.only(2)) : placement);
-            Spot spot = stair.at(stage).at(note.id()).orElseThrow();
-            if (random.nextInt(4) == 0) {
-                spot = spot.withOption(fits.get(0).placement());
-            }
-            if (random.nextInt(4) == 0) {
-                spot = spot.withSentence("Lean on it, \\ then\nlet go.");
-            }
-            stair = stair.withSpot(tune, stage, spot);
-        }
-        return lesson.with(stair);
     }
 }

@@ -1,0 +1,107 @@
+package wildflourish.files.abc;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.ArrayList;
+import java.util.EnumSet;
+import java.util.List;
+import java.util.Random;
+import java.util.Set;
+import org.junit.jupiter.api.Test;
+import wildflourish.core.problem.Parsed;
+import wildflourish.core.problem.Problem;
+import wildflourish.core.version.Book;
+import wildflourish.core.version.BookItem;
+import wildflourish.core.version.Lesson;
+import wildflourish.core.version.Version;
+import wildflourish.files.Decorator;
+
+/** Books that use everything that is read come back as they were saved, and what is foreign in them to the byte. */
+class RoundTripTest {
+    private static final int BOOKS = 150;
+
+    @Test
+    void plainBooksComeBackToTheByteAndUseEverything() {
+        Set<BookGenerator.Feature> used = EnumSet.noneOf(BookGenerator.Feature.class);
+        for (int seed = 0; seed < BOOKS; seed++) {
+            BookGenerator generator = new BookGenerator(seed);
+            String text = generator.book();
+            used.addAll(generator.used());
+            Parsed<Book> read = BookReader.read(text);
+            assertThat(read.problems())
+                    .as(text)
+                    .allMatch(problem -> problem.code().endsWith("-kept"));
+            assertThat(BookWriter.write(read.value())).isEqualTo(text);
+            assertThat(BookReader.read(BookWriter.write(read.value())).value()).isEqualTo(read.value());
+        }
+        assertThat(used).containsExactlyInAnyOrder(BookGenerator.Feature.values());
+    }
+
+    @Test
+    void decoratedBooksComeBackToTheLastPlacement() {
+        int placements = 0;
+        for (int seed = 0; seed < BOOKS; seed++) {
+            Book book = decorated(seed);
+            placements += book.lessons().stream()
+                    .flatMap(lesson -> lesson.versions().stream())
+                    .mapToInt(version -> version.spots().size())
+                    .sum();
+            String written = BookWriter.write(book);
+            Parsed<Book> again = BookReader.read(written);
+            assertThat(again.problems()).extracting(Problem::code).as(written).allMatch(code -> code.endsWith("-kept"));
+            assertThat(again.value()).as("seed " + seed).isEqualTo(book);
+            assertThat(BookWriter.write(again.value())).isEqualTo(written);
+        }
+        assertThat(placements).isGreaterThan(2000);
+    }
+
+    /** What any other reader of ABC sees of a stage: same bars, same lengths, same melody where nothing is placed. */
+    @Test
+    void everyWrittenOutStageIsATuneOfItsOwnWithTheSameBars() {
+        for (int seed = 0; seed < 60; seed++) {
+            for (Lesson lesson : decorated(seed).lessons()) {
+                for (Version version : lesson.versions()) {
+                    String text = BookWriter.writeVersion(lesson.tune(), version);
+                    assertThat(text).doesNotContain("%%flourish");
+                    Parsed<Book> read = BookReader.read(text);
+                    assertThat(read.value().lessons().get(0).tune().bars().stream()
+                                    .map(bar -> bar.length()))
+                            .as(text)
+                            .containsExactlyElementsOf(lesson.tune().bars().stream()
+                                    .map(bar -> bar.length())
+                                    .toList());
+                }
+            }
+        }
+    }
+
+    @Test
+    void noChangeOfOneNoteInAWrittenOutStageGoesUnnoticed() {
+        Random random = new Random(8);
+        Book book = decorated(3);
+        String text = BookWriter.write(book);
+        int noticed = 0;
+        for (int i = 0; i < 200; i++) {
+            int stage = text.indexOf("%%flourish-sums", random.nextInt(text.length()));
+            int body = stage < 0 ? -1 : text.indexOf("K:", stage);
+            int end = body < 0 ? -1 : text.indexOf("\n\n", body);
+            int at = body < 0 ? -1 : text.indexOf('\n', body) + 1 + random.nextInt(20);
+            if (at < 1 || at >= (end < 0 ? text.length() : end) || "ABcdefg".indexOf(text.charAt(at)) < 0) {
+                continue;
+            }
+            char other = text.charAt(at) == 'A' ? 'B' : 'A';
+            Parsed<Book> read = BookReader.read(text.substring(0, at) + other + text.substring(at + 1));
+            assertThat(read.problems()).extracting(Problem::code).contains("altered-version");
+            noticed++;
+        }
+        assertThat(noticed).isGreaterThan(20);
+    }
+
+    private static Book decorated(int seed) {
+        Book book = BookReader.read(new BookGenerator(seed).book()).value();
+        Random random = new Random(seed);
+        List<BookItem> items = new ArrayList<>(book.items());
+        items.replaceAll(item -> item instanceof Lesson lesson ? Decorator.decorated(lesson, random) : item);
+        return new Book(items);
+    }
+}
