@@ -5,11 +5,19 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.util.ArrayList;
 import java.util.EnumSet;
 import java.util.List;
+import java.util.Optional;
 import java.util.Random;
 import java.util.Set;
 import org.junit.jupiter.api.Test;
+import wildflourish.core.music.Fraction;
+import wildflourish.core.ornament.Profile;
+import wildflourish.core.performance.Moment;
+import wildflourish.core.performance.Realisation;
+import wildflourish.core.performance.Realiser;
 import wildflourish.core.problem.Parsed;
 import wildflourish.core.problem.Problem;
+import wildflourish.core.tune.Note;
+import wildflourish.core.tune.Tune;
 import wildflourish.core.version.Book;
 import wildflourish.core.version.BookItem;
 import wildflourish.core.version.Lesson;
@@ -73,6 +81,49 @@ class RoundTripTest {
                 }
             }
         }
+    }
+
+    /** The notes another reader plays are the melody of the realisation: same pitch at every onset, in the first playing of each bar. */
+    @Test
+    void theWrittenOutNotesAreTheRealisedMelody() {
+        int compared = 0;
+        for (int seed = 0; seed < 60; seed++) {
+            for (Lesson lesson : decorated(seed).lessons()) {
+                for (Version version : lesson.versions()) {
+                    Realisation realisation = Realiser.realise(lesson.tune(), version, Profile.usual());
+                    String text = BookWriter.writeVersion(lesson.tune(), version);
+                    Tune written =
+                            BookReader.read(text).value().lessons().get(0).tune();
+                    for (int bar = 0; bar < written.bars().size(); bar++) {
+                        compared += compare(written, bar, realisation, text);
+                    }
+                }
+            }
+        }
+        assertThat(compared).isGreaterThan(5000);
+    }
+
+    private static int compare(Tune written, int bar, Realisation realisation, String text) {
+        Optional<Integer> playing = realisation.firstPlaying(bar);
+        if (playing.isEmpty()) {
+            return 0;
+        }
+        Fraction at = realisation.bars().get(playing.get()).startWholeNotes();
+        for (Note note : written.bars().get(bar).notes()) {
+            double end = realisation.tempo().millisOf(at.plus(note.played())).toDouble();
+            Optional<Integer> heard = realisation
+                    .at(end - 0.01)
+                    .flatMap(Moment::sounding)
+                    .map(sounding -> sounding.pitch().midi());
+            assertThat(heard)
+                    .as("bar " + bar + " of " + text)
+                    .isEqualTo(
+                            note.isRest()
+                                    ? Optional.empty()
+                                    : Optional.of(note.melody().midi() + 12));
+            at = at.plus(note.played());
+        }
+        return written.bars().get(bar).notes().size();
     }
 
     @Test
