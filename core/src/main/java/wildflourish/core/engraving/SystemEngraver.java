@@ -378,7 +378,7 @@ final class SystemEngraver {
 
     /** Brackets over the endings of this line, all at one height, so high that their numbers hang clear of everything below. */
     private void endings(double chords) {
-        double y = -1.6;
+        double y = -ENDING_DROP - 0.6;
         for (BarSetting bar : bars) {
             if (!bar.bar.ending().isEmpty()) {
                 y = Math.min(y, endingHeight(bar, chords));

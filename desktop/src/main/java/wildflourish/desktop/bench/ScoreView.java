@@ -76,6 +76,11 @@ public final class ScoreView extends ScrollPane {
         return page;
     }
 
+    /** How large a staff space is drawn now. */
+    public double pixelsPerSpace() {
+        return pixelsPerSpace;
+    }
+
     private void looked(Sight before, Sight after) {
         boolean isSameScore =
                 before.tune().equals(after.tune()) && before.version().equals(after.version());

@@ -11,12 +11,16 @@ import javafx.scene.paint.Color;
 import wildflourish.core.engraving.Face;
 import wildflourish.core.engraving.Ink;
 import wildflourish.core.music.Fraction;
+import wildflourish.core.music.Tempo;
 import wildflourish.core.performance.Lane;
 import wildflourish.core.performance.Moment;
 import wildflourish.core.performance.Realisation;
 import wildflourish.core.tune.Note;
 import wildflourish.core.tune.NoteId;
+import wildflourish.core.tune.PlayOrder;
 import wildflourish.core.tune.Tune;
+import wildflourish.core.version.Passes;
+import wildflourish.core.version.Placement;
 import wildflourish.core.version.Spot;
 import wildflourish.core.version.Version;
 import wildflourish.core.words.Words;
@@ -106,7 +110,7 @@ public final class CloseUpView extends Pane {
         NoteId last = spot.flatMap(Spot::first)
                 .map(placement -> placement.span().last())
                 .orElse(chosen);
-        Optional<Integer> playing = worked.firstPlaying(tune.placeOf(first).bar());
+        Optional<Integer> playing = playingOf(worked, tune, first, spot);
         Optional<Realisation.Stretch> begins = playing.flatMap(bar -> soundOf(worked, tune, first, last, bar));
         if (begins.isEmpty()) {
             return Optional.empty();
@@ -120,7 +124,20 @@ public final class CloseUpView extends Pane {
         int holes = sight.version().get().playing().instrument().holes();
         List<Lane> lanes = Lane.of(moments, holes, sight.chosen().profile().times());
         return Optional.of(new Picture(
-                its, window, moments, lanes, title(tune, sight.version().get(), first, spot)));
+                its, window, moments, lanes, title(tune, sight.version().get(), first, spot, worked.tempo())));
+    }
+
+    /** The first time through on which the ornament of the spot is played; the very first where none stands there. */
+    private static Optional<Integer> playingOf(Realisation worked, Tune tune, NoteId first, Optional<Spot> spot) {
+        int bar = tune.placeOf(first).bar();
+        Passes passes = spot.flatMap(Spot::first).map(Placement::passes).orElse(Passes.EVERY);
+        for (int i = 0; i < worked.bars().size(); i++) {
+            PlayOrder.Played played = worked.bars().get(i).played();
+            if (played.bar() == bar && passes.has(played.pass())) {
+                return Optional.of(i);
+            }
+        }
+        return worked.firstPlaying(bar);
     }
 
     private static Optional<Realisation.Stretch> soundOf(
@@ -135,13 +152,29 @@ public final class CloseUpView extends Pane {
                         sounds.get(sounds.size() - 1).endMillis()));
     }
 
-    private static String title(Tune tune, Version version, NoteId first, Optional<Spot> spot) {
+    private static String title(Tune tune, Version version, NoteId first, Optional<Spot> spot, Tempo tempo) {
         Note note = tune.note(first);
         String what = spot.flatMap(Spot::first)
                 .map(placement -> placement.ornament().name())
                 .orElse("plain note");
         return "Close-up: " + what + " on " + Words.place(tune, note) + " · " + version.name() + " at "
-                + Words.tempo(version.playing().tempo());
+                + Words.tempo(tempo);
+    }
+
+    /** Moves the place looked at by milliseconds; from the beginning of the spot where none is looked at yet. */
+    public void scrubBy(double millis) {
+        picture.ifPresent(shown -> {
+            double from = scrubbed.orElse(shown.spot().startMillis().toDouble());
+            scrubbed = Optional.of(Math.max(
+                    shown.window().startMillis().toDouble(),
+                    Math.min(shown.window().endMillis().toDouble(), from + millis)));
+            draw();
+        });
+    }
+
+    /** The place looked at, in milliseconds of the realisation. */
+    Optional<Double> scrubbed() {
+        return scrubbed;
     }
 
     private void scrub(MouseEvent event) {

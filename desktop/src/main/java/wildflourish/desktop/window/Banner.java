@@ -23,9 +23,14 @@ final class Banner extends VBox {
         Label label = new Label(words);
         label.setWrapText(true);
         label.setMinHeight(Region.USE_PREF_SIZE);
-        HBox.setHgrow(label, Priority.ALWAYS);
         label.setMaxWidth(Double.MAX_VALUE);
-        HBox notice = new HBox(label);
+        show(kind, label, buttons);
+    }
+
+    /** Shows a notice with something other than a line of words in it. */
+    void show(String kind, Region content, Button... buttons) {
+        HBox.setHgrow(content, Priority.ALWAYS);
+        HBox notice = new HBox(content);
         notice.setId("notice-" + kind);
         notice.getChildren().addAll(buttons);
         notice.setAlignment(Pos.CENTER_LEFT);

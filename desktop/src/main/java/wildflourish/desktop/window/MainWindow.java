@@ -11,6 +11,7 @@ import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
 import javafx.scene.control.MenuButton;
 import javafx.scene.control.MenuItem;
+import javafx.scene.control.TextArea;
 import javafx.scene.control.TextInputControl;
 import javafx.scene.control.ToggleButton;
 import javafx.scene.control.Tooltip;
@@ -57,19 +58,32 @@ public final class MainWindow extends BorderPane {
     private Theme theme = Theme.LIGHT;
     private boolean isFilling;
 
+    private static final double SCRUB_MILLIS = 5;
+    private static final int MOST_ROWS = 8;
+
     public MainWindow(Desk desk, Player player, FilePicker picker) {
         this.desk = desk;
         this.picker = picker;
         this.score = new ScoreView(desk);
         this.fits = new FitsPanel(desk);
         this.closeUp = new CloseUpView(desk);
-        this.transport = new Transport(desk, player, this::heard);
+        this.transport = new Transport(desk, player, new Transport.Listener() {
+            @Override
+            public void heard(Optional<Player.Heard> heard) {
+                showHeard(heard);
+            }
+
+            @Override
+            public void retimed() {
+                showCloseUp();
+            }
+        });
         getStyleClass().addAll("window", theme.styleClass());
         setTop(new VBox(bookBar(), banner));
         setLeft(new GrowthStem(desk));
         setCenter(score);
         setRight(fits);
-        below.getChildren().addAll(new SoundBar(desk, transport));
+        below.getChildren().addAll(new SoundBar(desk, transport), new SaidLine(desk, transport.isSilent()));
         setBottom(below);
         desk.sight().addListener((at, before, after) -> looked());
         fillKeys();
@@ -240,10 +254,15 @@ public final class MainWindow extends BorderPane {
     private void listProblems() {
         String all = String.join(
                 "\n", desk.problems().stream().map(Problem::toString).toList());
-        banner.show("problems", all, button("Good", "problems-seen", "Hides this", () -> banner.hide("problems")));
+        TextArea list = new TextArea(all);
+        list.setId("problem-list");
+        list.setEditable(false);
+        list.setWrapText(true);
+        list.setPrefRowCount(Math.min(MOST_ROWS, desk.problems().size() + 1));
+        banner.show("problems", list, button("Good", "problems-seen", "Hides this", () -> banner.hide("problems")));
     }
 
-    private void heard(Optional<Player.Heard> heard) {
+    private void showHeard(Optional<Player.Heard> heard) {
         Optional<NoteId> note = heard.flatMap(Player.Heard::moment)
                 .filter(moment -> moment.sounding().isPresent())
                 .map(moment -> moment.cue().note());
@@ -416,6 +435,8 @@ public final class MainWindow extends BorderPane {
                 .with(KeyCode.P, "play this part", () -> playOrStop(Transport.Stretch.PART))
                 .with(KeyCode.T, "play the tune", () -> playOrStop(Transport.Stretch.TUNE))
                 .with(KeyCode.C, "close-up", () -> closeUpToggle.setSelected(!closeUpToggle.isSelected()))
+                .with(KeyCode.COMMA, "a little earlier in the close-up", () -> closeUp.scrubBy(-SCRUB_MILLIS))
+                .with(KeyCode.PERIOD, "a little later in the close-up", () -> closeUp.scrubBy(SCRUB_MILLIS))
                 .with(KeyCode.D, "light or dark", () -> setTheme(theme.other()))
                 .with(KeyCode.Z, "undo", desk::undo, KeyCombination.SHORTCUT_DOWN)
                 .with(KeyCode.Z, "do again", desk::redo, KeyCombination.SHORTCUT_DOWN, KeyCombination.SHIFT_DOWN)

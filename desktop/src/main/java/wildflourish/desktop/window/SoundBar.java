@@ -11,14 +11,13 @@ import javafx.scene.control.ToggleButton;
 import javafx.scene.control.ToggleGroup;
 import javafx.scene.control.Tooltip;
 import javafx.scene.layout.HBox;
-import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import wildflourish.core.instrument.School;
 import wildflourish.core.music.Fraction;
 import wildflourish.core.words.Words;
 import wildflourish.desktop.desk.Desk;
 
-/** What to hear and how fast, the school, and the line that says what happened last. */
+/** What to hear and how fast, and the school. */
 final class SoundBar extends HBox {
     private static final double SLOWEST_PERCENT = 10;
     private static final double FASTEST_PERCENT = 200;
@@ -51,7 +50,7 @@ final class SoundBar extends HBox {
                         play("Tune", "play-tune", "Plays the tune (T)", Transport.Stretch.TUNE),
                         stop);
         addTempo();
-        getChildren().addAll(countIn(), school(), said(), sound());
+        getChildren().addAll(countIn(), school());
         desk.sight().addListener((at, before, after) -> showTempo());
         showTempo();
     }
@@ -144,30 +143,5 @@ final class SoundBar extends HBox {
             }
         });
         return schools;
-    }
-
-    private Label said() {
-        Label said = new Label();
-        said.setId("said");
-        said.getStyleClass().add("said");
-        said.textProperty().bind(desk.said());
-        said.setMaxWidth(Double.MAX_VALUE);
-        HBox.setHgrow(said, Priority.ALWAYS);
-        Tooltip whole = new Tooltip();
-        whole.textProperty().bind(desk.said());
-        said.setTooltip(whole);
-        return said;
-    }
-
-    private Label sound() {
-        boolean isSilent = transport.isSilent();
-        Label sound = new Label(isSilent ? "no sound device: silent" : "");
-        sound.setId("sound-device");
-        sound.getStyleClass().add("sound-device");
-        sound.setMinWidth(Region.USE_PREF_SIZE);
-        sound.setVisible(isSilent);
-        sound.setManaged(isSilent);
-        sound.setTooltip(new Tooltip("There is no loudspeaker: what plays is shown but not heard"));
-        return sound;
     }
 }

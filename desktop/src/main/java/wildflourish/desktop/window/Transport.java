@@ -28,9 +28,13 @@ final class Transport {
         TUNE
     }
 
-    /** Told what is heard, many times a second while something plays, and nothing when it stops. */
+    /** Told what happens to the sound. */
     interface Listener {
+        /** What is heard, many times a second while something plays; nothing when it stops. */
         void heard(Optional<Player.Heard> heard);
+
+        /** The tempo that would be heard is another now. */
+        void retimed();
     }
 
     private final Desk desk;
@@ -75,11 +79,13 @@ final class Transport {
     void setSpeed(Fraction factor) {
         speed = factor;
         goOn();
+        listener.retimed();
     }
 
     void setRelaxed(boolean relaxed) {
         isRelaxed = relaxed;
         goOn();
+        listener.retimed();
     }
 
     void setCountedIn(boolean countedIn) {

@@ -1,0 +1,198 @@
+package wildflourish.desktop.command;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import com.fasterxml.jackson.databind.JsonNode;
+import com.fasterxml.jackson.databind.ObjectMapper;
+import java.io.IOException;
+import java.io.PrintWriter;
+import java.io.StringWriter;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.ValueSource;
+
+/** The command line: what it says, where, and how it ends. */
+class FlourishTest {
+    @TempDir
+    private Path folder;
+
+    private Path book;
+    private final StringWriter out = new StringWriter();
+    private final StringWriter err = new StringWriter();
+
+    @BeforeEach
+    void copyTheDemoBook() throws IOException {
+        book = folder.resolve("book.abc");
+        try (var in = FlourishTest.class.getResourceAsStream("/wildflourish/desktop/demo/saltmarsh-lane.abc")) {
+            Files.write(book, in.readAllBytes());
+        }
+    }
+
+    private int run(Object... words) {
+        out.getBuffer().setLength(0);
+        err.getBuffer().setLength(0);
+        String[] arguments = java.util.Arrays.stream(words).map(String::valueOf).toArray(String[]::new);
+        return Flourish.execute(new PrintWriter(out, true), new PrintWriter(err, true), arguments);
+    }
+
+    @Test
+    void aloneItSaysInAFewLinesWhatItCanDo() {
+        assertThat(run()).isZero();
+        assertThat(out.toString().lines()).hasSizeBetween(8, 14);
+        assertThat(out.toString()).contains("demo", "open", "check", "export", "ornaments");
+    }
+
+    @Test
+    void checkTellsWhatToLookAt() {
+        assertThat(run("check", book)).isZero();
+        assertThat(out.toString())
+                .contains("The Chandler's Reel", "C4, bar 1, on beat 1", "does not have this note")
+                .doesNotContain("Lantern");
+        assertThat(err.toString()).isEmpty();
+    }
+
+    @Test
+    void checkIsStricterWithALearner() throws IOException {
+        Files.writeString(book, Files.readString(book).replace("tempo=105", "tempo=130"));
+        assertThat(run("check", book)).isZero();
+        assertThat(out.toString()).doesNotContain("oo fast");
+        assertThat(run("check", book, "--student", "learner", "--format", "json"))
+                .isZero();
+        JsonNode rows = new ObjectMapper().readTree(out.toString());
+        assertThat(rows).isNotEmpty();
+        assertThat(rows.findValuesAsText("remark")).anyMatch(words -> words.contains("too fast here"));
+    }
+
+    @Test
+    void problemsOfABookGoToStandardErrorAndTheRestIsDone() throws IOException {
+        Files.writeString(book, "X:1\nT:Half\nK:D\nAB#c|\n");
+        assertThat(run("check", book)).isZero();
+        assertThat(err.toString()).contains("line 4, column 3").contains("#");
+        assertThat(out.toString()).contains("Nothing to remark");
+    }
+
+    @ParameterizedTest
+    @CsvSource({"abc, X:1", "midi, MThd", "wav, RIFF", "pdf, %PDF", "svg, <?xml", "png, PNG"})
+    void exportWritesEveryForm(String form, String beginning) throws IOException {
+        Path file = folder.resolve("out." + form);
+        assertThat(run("export", book, "--as", form, "--tune", 1, "--version", "Bud", "--out", file))
+                .isZero();
+        byte[] bytes = Files.readAllBytes(file);
+        assertThat(new String(bytes, 0, 12, StandardCharsets.ISO_8859_1)).contains(beginning);
+        assertThat(out.toString()).contains("Wrote " + file);
+    }
+
+    @Test
+    void exportWithoutATuneTakesTheWholeBook() throws IOException {
+        Path all = folder.resolve("all.abc");
+        assertThat(run("export", book, "--as", "abc", "--out", all)).isZero();
+        assertThat(all).hasSameBinaryContentAs(book);
+        Path pictures = folder.resolve("pictures");
+        assertThat(run("export", book, "--as", "svg", "--out", pictures)).isZero();
+        try (var files = Files.list(pictures)) {
+            assertThat(files).hasSize(9).allMatch(path -> path.toString().endsWith(".svg"));
+        }
+    }
+
+    @Test
+    void ornamentsSaysWhatFitsWhereAndWhyNot() throws IOException {
+        assertThat(run("ornaments", "--instrument", "whistle-d", "--note", "D4", "--format", "csv"))
+                .isZero();
+        List<String> lines = out.toString().lines().toList();
+        assertThat(lines.get(0)).isEqualTo("note,length,ornament,fits,clean to,why");
+        assertThat(lines).anyMatch(line -> line.startsWith("D4,a crotchet,cran,yes,154.6,"));
+        assertThat(lines)
+                .anyMatch(line -> line.startsWith("D4,a quaver,tap,no,") && line.contains("nothing is left to tap"));
+        assertThat(run("ornaments", "--instrument", "whistle-d", "--format", "json"))
+                .isZero();
+        assertThat(new ObjectMapper().readTree(out.toString())).hasSizeGreaterThan(26 * 3 * 5 - 1);
+    }
+
+    @Test
+    void ornamentsKnowsStudentsSchoolsTypesAndTempos() {
+        String[] words = {
+            "ornaments",
+            "--instrument",
+            "whistle-d",
+            "--note",
+            "G4",
+            "--type",
+            "polka",
+            "--tempo",
+            "309.3",
+            "--format",
+            "csv"
+        };
+        assertThat(run((Object[]) words)).isZero();
+        assertThat(out.toString()).contains("G4,a quaver,cut,no,309.2").doesNotContain("G4,a quaver,cut,yes");
+        words[8] = "309.2";
+        assertThat(run((Object[]) words)).isZero();
+        assertThat(out.toString()).contains("G4,a quaver,cut,yes");
+    }
+
+    @ParameterizedTest
+    @ValueSource(
+            strings = {
+                "nonsense",
+                "export",
+                "check",
+                "check /no/such/file.abc",
+                "check /",
+                "ornaments",
+                "ornaments --instrument kazoo",
+                "ornaments --instrument whistle-d --note H9",
+                "ornaments --instrument whistle-d --tempo 0",
+                "ornaments --instrument whistle-d --tempo fast",
+                "ornaments --instrument whistle-d --type waltzer",
+                "ornaments --instrument whistle-d --student genius",
+                "ornaments --instrument whistle-d --format xml",
+                "open /no/such/file.abc"
+            })
+    void wrongUseEndsWithTwoAndOneClearLine(String line) {
+        assertThat(run((Object[]) line.split(" ", -1))).isEqualTo(2);
+        assertThat(err.toString().strip().lines()).hasSize(1);
+        assertThat(err.toString())
+                .startsWith("flourish: ")
+                .doesNotContain("Exception")
+                .doesNotContain("\tat ");
+        assertThat(out.toString()).isEmpty();
+    }
+
+    @ParameterizedTest
+    @CsvSource({
+        "--as xyz --out x, cannot export as", "--as pdf --out /no/folder/x.pdf, choose another place",
+        "--as pdf --tune 99 --out x.pdf, has no tune X:99", "--as pdf --version Nix --out x.pdf, no tune has a version",
+        "--as pdf --paper a3 --out x.pdf, there is no paper"
+    })
+    void anExportThatCannotBeSaysWhatThereIs(String options, String words) {
+        Object[] all = ("export " + book + " " + options).split(" ", -1);
+        assertThat(run(all)).isEqualTo(2);
+        assertThat(err.toString()).contains(words);
+        assertThat(err.toString().strip().lines()).hasSize(1);
+    }
+
+    @Test
+    void aFileThatIsNoTunebookIsToldSo() throws IOException {
+        Files.writeString(book, "Dear all\n");
+        assertThat(run("export", book, "--as", "pdf", "--out", folder.resolve("x.pdf")))
+                .isEqualTo(2);
+        assertThat(err.toString()).contains("has no tune in it");
+        Files.delete(book);
+        Files.createDirectory(book);
+        assertThat(run("check", book)).isEqualTo(2);
+        assertThat(err.toString()).contains("is a folder");
+    }
+
+    @Test
+    void aFileInTheWayOfAFolderIsTold() {
+        assertThat(run("export", book, "--as", "midi", "--out", book)).isEqualTo(2);
+        assertThat(err.toString()).contains("cannot make the folder").contains("--tune");
+    }
+}

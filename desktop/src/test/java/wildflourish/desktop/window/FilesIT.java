@@ -1,0 +1,136 @@
+package wildflourish.desktop.window;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.mockito.ArgumentMatchers.anyString;
+import static org.mockito.ArgumentMatchers.eq;
+import static org.mockito.Mockito.verify;
+import static org.mockito.Mockito.when;
+
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.Optional;
+import javafx.scene.control.Label;
+import javafx.scene.control.MenuButton;
+import javafx.scene.control.TextArea;
+import javafx.scene.input.KeyCode;
+import org.junit.jupiter.api.Test;
+import org.testfx.util.WaitForAsyncUtils;
+
+/** Opening, saving and taking away in a real window; nothing is lost on the way. */
+class FilesIT extends WindowTest {
+    private Path beside(String name) {
+        return book.resolveSibling(name);
+    }
+
+    @Test
+    void everyItemOfTheMenuWritesItsFile() throws Exception {
+        List<String> endings = List.of("pdf", "pdf", "abc", "wav", "mid", "png", "svg");
+        when(picker.toSave(anyString(), anyString()))
+                .thenAnswer(call -> Optional.of(beside("out." + call.getArgument(1))));
+        MenuButton menu = find("#take-away", MenuButton.class);
+        assertThat(menu.getItems()).hasSameSizeAs(endings);
+        for (int i = 0; i < endings.size(); i++) {
+            int item = i;
+            Path file = beside("out." + endings.get(i));
+            Files.deleteIfExists(file);
+            inWindow(() -> {
+                menu.getItems().get(item).fire();
+                return true;
+            });
+            assertThat(file).isNotEmptyFile();
+            assertThat(said()).isEqualTo("Wrote " + file);
+        }
+        verify(picker).toSave(eq("The Ferryman's Lantern Leaf"), eq("svg"));
+    }
+
+    @Test
+    void pdfIsTakenAwayByKeyboard() throws Exception {
+        when(picker.toSave(anyString(), eq("pdf"))).thenReturn(Optional.of(beside("keys.pdf")));
+        press(KeyCode.CONTROL, KeyCode.E);
+        assertThat(beside("keys.pdf")).isNotEmptyFile();
+    }
+
+    @Test
+    void aPlaceThatCannotBeWrittenIsToldAndNothingIsLost() throws Exception {
+        when(picker.toSave(anyString(), anyString()))
+                .thenReturn(Optional.of(beside("none").resolve("x.pdf")));
+        press(KeyCode.CONTROL, KeyCode.E);
+        assertThat(said()).startsWith("Cannot write").contains("choose another place");
+        press(KeyCode.ENTER);
+        when(picker.toSave(anyString(), eq("abc"))).thenReturn(Optional.of(book.getParent()));
+        press(KeyCode.CONTROL, KeyCode.SHIFT, KeyCode.S);
+        assertThat(said()).startsWith("Cannot save").contains("nothing is lost");
+        assertThat(inWindow(() -> desk.isSaved())).isFalse();
+    }
+
+    @Test
+    void openingAnotherBookAsksBeforeLosingChanges() throws Exception {
+        Path other = Files.writeString(beside("other.abc"), "X:1\nT:Other tune\nM:6/8\nK:G\nGAB c#3|\n");
+        when(picker.toOpen()).thenReturn(Optional.of(other));
+        press(KeyCode.ENTER);
+        press(KeyCode.CONTROL, KeyCode.O);
+        assertThat(isShown("#notice-unsaved")).isTrue();
+        robot.clickOn("#stay");
+        assertThat(isShown("#notice-unsaved")).isFalse();
+        assertThat(inWindow(() -> desk.path())).isEqualTo(book);
+        press(KeyCode.CONTROL, KeyCode.O);
+        robot.clickOn("#save-first");
+        assertThat(inWindow(() -> desk.path())).isEqualTo(other);
+        assertThat(Files.readString(book)).contains("ornament=cut");
+        assertThat(sight().tune().orElseThrow().title()).isEqualTo("Other tune");
+        assertThat(isShown("#notice-problems")).isTrue();
+        robot.clickOn("#all-problems");
+        assertThat(find("#problem-list", TextArea.class).getText()).contains("line 5, column 6");
+        robot.clickOn("#problems-seen");
+        assertThat(isShown("#notice-problems")).isFalse();
+    }
+
+    @Test
+    void closingWithUnsavedChangesIsHeldUntilTheUserSays() throws Exception {
+        boolean[] closed = {false};
+        assertThat(inWindow(() -> window.mayClose(() -> closed[0] = true))).isTrue();
+        press(KeyCode.ENTER);
+        assertThat(inWindow(() -> window.mayClose(() -> closed[0] = true))).isFalse();
+        assertThat(find("#book-name", Label.class).getText()).endsWith("•");
+        robot.clickOn("#close-anyway");
+        assertThat(closed[0]).isTrue();
+    }
+
+    @Test
+    void aFileThatIsNotThereIsToldInOneLine() throws Exception {
+        when(picker.toOpen()).thenReturn(Optional.of(beside("gone.abc")));
+        press(KeyCode.CONTROL, KeyCode.O);
+        assertThat(said()).startsWith("Cannot open: ").contains("does not exist");
+        assertThat(sight().tune().orElseThrow().title()).isEqualTo("The Ferryman's Lantern");
+    }
+
+    @Test
+    void aStageChangedByAnotherProgramIsOfferedForChoice() throws Exception {
+        String text = bookText();
+        int at = text.indexOf("BAFA", text.indexOf("stage=3"));
+        Files.writeString(beside("changed.abc"), text.substring(0, at) + "BAFB" + text.substring(at + 4));
+        inWindow(() -> {
+            window.open(beside("changed.abc"));
+            return true;
+        });
+        assertThat(isShown("#notice-altered")).isTrue();
+        robot.clickOn("#keep-as-tune");
+        assertThat(isShown("#notice-altered")).isFalse();
+        assertThat(sight().book().lessons()).hasSize(10);
+        press(KeyCode.CONTROL, KeyCode.Z);
+        WaitForAsyncUtils.waitForFxEvents();
+        assertThat(isShown("#notice-altered")).isTrue();
+        robot.clickOn("#take-saved");
+        assertThat(sight().book().lessons()).hasSize(9);
+        assertThat(isShown("#notice-altered")).isFalse();
+    }
+
+    @Test
+    void darkAndLightAreAKeyApart() throws Exception {
+        press(KeyCode.D);
+        assertThat(window.getStyleClass()).contains("dark").doesNotContain("light");
+        press(KeyCode.D);
+        assertThat(window.getStyleClass()).contains("light").doesNotContain("dark");
+    }
+}

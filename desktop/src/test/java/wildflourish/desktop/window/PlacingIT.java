@@ -1,0 +1,222 @@
+package wildflourish.desktop.window;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.nio.file.Files;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.TreeMap;
+import java.util.TreeSet;
+import javafx.scene.control.Button;
+import javafx.scene.control.ToggleButton;
+import javafx.scene.input.KeyCode;
+import org.junit.jupiter.api.Test;
+import wildflourish.core.ornament.Profile;
+import wildflourish.core.placing.WhatFits;
+import wildflourish.core.tune.Note;
+import wildflourish.core.tune.NoteId;
+import wildflourish.core.tune.Tune;
+import wildflourish.core.version.Book;
+import wildflourish.core.version.Lesson;
+import wildflourish.core.version.Stair;
+import wildflourish.core.version.Version;
+import wildflourish.desktop.desk.Sight;
+import wildflourish.files.abc.BookReader;
+
+/** Walking, placing, undoing, saving: by keyboard alone in a real window. */
+class PlacingIT extends WindowTest {
+    /** For each ornament a note on which it fits in a tune as it stands, none twice, so that each can be placed. */
+    private static Map<String, NoteId> spots(Tune tune, Version version) {
+        Map<String, NoteId> spots = new TreeMap<>();
+        Set<NoteId> taken = new TreeSet<>();
+        for (Note note : tune.notes()) {
+            for (var fit : WhatFits.at(tune, note.id(), version.playing(), Profile.usual())
+                    .fitting()) {
+                String id = fit.facts().ornament().id();
+                boolean isFree = version.covering(tune, note.id()).isEmpty()
+                        && tune
+                                .between(
+                                        fit.placement().span().first(),
+                                        fit.placement().span().last())
+                                .stream()
+                                .noneMatch(each -> taken.contains(each.id()));
+                if (isFree && !spots.containsKey(id)) {
+                    spots.put(id, note.id());
+                    tune.between(
+                                    fit.placement().span().first(),
+                                    fit.placement().span().last())
+                            .forEach(each -> taken.add(each.id()));
+                    break;
+                }
+            }
+        }
+        return spots;
+    }
+
+    private void walkTo(NoteId note) throws Exception {
+        Sight sight = sight();
+        int target = sight.tune().orElseThrow().placeOf(note).order();
+        while (true) {
+            Tune tune = sight().tune().orElseThrow();
+            int at = tune.placeOf(sight().note().orElseThrow()).order();
+            if (at == target) {
+                return;
+            }
+            press(at < target ? KeyCode.RIGHT : KeyCode.LEFT);
+        }
+    }
+
+    @Test
+    void eachOrnamentIsPlacedByKeyboardInEveryTuneWhereItFits() throws Exception {
+        Book start = sight().book();
+        Map<String, Integer> placed = new TreeMap<>();
+        for (int lesson = 0; lesson < start.lessons().size(); lesson++) {
+            int index = lesson;
+            inWindow(() -> {
+                desk.chooseLesson(index);
+                window.score().requestFocus();
+                return true;
+            });
+            press(KeyCode.HOME);
+            Tune tune = sight().tune().orElseThrow();
+            for (Map.Entry<String, NoteId> spot :
+                    spots(tune, sight().version().orElseThrow()).entrySet()) {
+                walkTo(spot.getValue());
+                press(KeyCode.ENTER);
+                for (int turn = 0; turn < 8 && !here().equals(Optional.of(spot.getKey())); turn++) {
+                    press(KeyCode.N);
+                }
+                assertThat(here()).as(tune.title()).contains(spot.getKey());
+                placed.merge(spot.getKey(), 1, Integer::sum);
+            }
+        }
+        assertThat(placed.keySet()).containsExactly("cran", "cut", "long-roll", "short-roll", "tap");
+        assertThat(placed.get("cut")).isEqualTo(9);
+        saveAndCompare();
+        undoAll(start);
+    }
+
+    /** Ctrl+S; the file, read by the reader alone, is the book on the desk, and holds the expected tokens. */
+    private void saveAndCompare() throws Exception {
+        press(KeyCode.CONTROL, KeyCode.S);
+        Book saved = sight().book();
+        assertThat(inWindow(() -> desk.isSaved())).isTrue();
+        String text = Files.readString(book);
+        assertThat(BookReader.read(text).value()).isEqualTo(saved);
+        assertThat(BookReader.read(text).problems()).isEmpty();
+        for (Lesson lesson : saved.lessons()) {
+            Stair stair = lesson.stairs().get(0);
+            for (Version version : stair.stages()) {
+                version.spots()
+                        .values()
+                        .forEach(spot -> spot.options()
+                                .forEach(option -> assertThat(text)
+                                        .contains(
+                                                "ornament=" + option.ornament().id())));
+            }
+        }
+        assertThat(text).contains("{A}D{G}D").contains("instrument=whistle-d school=two-finger");
+    }
+
+    private void undoAll(Book start) throws Exception {
+        int changes = inWindow(() -> desk.done().size());
+        for (int i = 0; i < changes; i++) {
+            press(KeyCode.CONTROL, KeyCode.Z);
+        }
+        assertThat(sight().book()).isEqualTo(start);
+        for (int i = 0; i < changes; i++) {
+            press(KeyCode.CONTROL, KeyCode.SHIFT, KeyCode.Z);
+        }
+        assertThat(Files.readString(book)).isEqualTo(wildflourish.files.abc.BookWriter.write(sight().book()));
+    }
+
+    @Test
+    void deleteRemovesAndStagesAreClimbedAndCopied() throws Exception {
+        press(KeyCode.RIGHT, KeyCode.RIGHT);
+        press(KeyCode.HOME);
+        press(KeyCode.RIGHT);
+        press(KeyCode.RIGHT);
+        assertThat(here()).contains("cut");
+        press(KeyCode.DELETE);
+        assertThat(here()).isEmpty();
+        assertThat(said()).startsWith("Removed the cut");
+        press(KeyCode.PAGE_UP);
+        assertThat(sight().version().orElseThrow().name()).isEqualTo("Bud");
+        assertThat(here()).contains("cut");
+        press(KeyCode.CONTROL, KeyCode.UP);
+        assertThat(sight().stair().orElseThrow().stages()).hasSize(4);
+        assertThat(sight().version().orElseThrow().name()).isEqualTo("Bloom");
+        press(KeyCode.PAGE_DOWN);
+        press(KeyCode.PAGE_DOWN);
+        press(KeyCode.PAGE_DOWN);
+        press(KeyCode.PAGE_DOWN);
+        assertThat(sight().version().orElseThrow().name()).isEqualTo("Root");
+    }
+
+    @Test
+    void aSpotKeepsASecondOptionAndTheOtherIsPlayed() throws Exception {
+        NoteId note = spots(sight().tune().orElseThrow(), sight().version().orElseThrow())
+                .get("cut");
+        walkTo(note);
+        press(KeyCode.ENTER);
+        String first = here().orElseThrow();
+        press(KeyCode.SHIFT, KeyCode.ENTER);
+        assertThat(sight().version().orElseThrow().at(note).orElseThrow().options())
+                .hasSize(2);
+        press(KeyCode.O);
+        assertThat(here()).isPresent().get().isNotEqualTo(first);
+        press(KeyCode.CONTROL, KeyCode.Z);
+        assertThat(here()).contains(first);
+    }
+
+    @Test
+    void whatFitsIsShownWithReasonsAndWhatDoesNotWithWhyNot() throws Exception {
+        List<String> cards = new ArrayList<>();
+        robot.lookup(".card").queryAllAs(Button.class).forEach(card -> cards.add(card.getAccessibleText()));
+        assertThat(cards).hasSize(2).allMatch(words -> words.contains("clean to") && words.endsWith("."));
+        ToggleButton fold = find("#fold", ToggleButton.class);
+        assertThat(fold.getText()).contains("Does not fit (3)");
+        robot.clickOn(fold);
+        assertThat(robot.lookup(".refusal").queryAll()).hasSize(3);
+        robot.clickOn("#fit-tap");
+        assertThat(here()).contains("tap");
+        robot.clickOn("#or-cut");
+        assertThat(sight().version()
+                        .orElseThrow()
+                        .at(new NoteId(0))
+                        .orElseThrow()
+                        .options())
+                .hasSize(2);
+    }
+
+    @Test
+    void aNoteIsChosenByTheMouseWhereItIsDrawn() throws Exception {
+        NoteId wanted = sight().tune().orElseThrow().notes().get(12).id();
+        var column = inWindow(() ->
+                window.score().page().orElseThrow().zoneOf(wanted).orElseThrow().head());
+        double scale = inWindow(() -> window.score().pixelsPerSpace());
+        var bounds = inWindow(() -> window.score().localToScreen(window.score().getBoundsInLocal()));
+        robot.clickOn(
+                bounds.getMinX() + 2 + (column.left() + column.right()) / 2 * scale,
+                bounds.getMinY() + 2 + (column.top() + column.bottom()) / 2 * scale);
+        assertThat(sight().note()).contains(wanted);
+    }
+
+    @Test
+    void theStudentAndTheSchoolChangeWhatFits() throws Exception {
+        inWindow(() -> {
+            desk.chooseProfile(Profile.of("learner"));
+            return true;
+        });
+        assertThat(robot.lookup(".clean").queryAllAs(javafx.scene.control.Label.class))
+                .allMatch(label -> label.getText().equals("clean to 113.6"));
+        robot.clickOn("#school");
+        press(KeyCode.DOWN);
+        press(KeyCode.ENTER);
+        assertThat(sight().version().orElseThrow().playing().school().id()).isEqualTo("hand-over");
+        assertThat(said()).contains("cut");
+    }
+}

@@ -1,0 +1,175 @@
+package wildflourish.desktop.window;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import javafx.scene.control.Button;
+import javafx.scene.control.Label;
+import javafx.scene.control.Slider;
+import javafx.scene.control.ToggleButton;
+import javafx.scene.input.KeyCode;
+import org.junit.jupiter.api.Test;
+import wildflourish.core.performance.Moment;
+import wildflourish.core.tune.NoteId;
+import wildflourish.desktop.closeup.CloseUpView;
+import wildflourish.desktop.play.Player;
+
+/** Hearing in a real window, the silent loudspeaker keeping the time. */
+class PlayingIT extends WindowTest {
+    private static final double LAG_MILLIS = 20;
+
+    private void withoutCountIn() {
+        robot.clickOn("#count-in");
+    }
+
+    private void waitUntilHeard() throws Exception {
+        for (int i = 0; i < 300 && inWindow(() -> player.heard()).isEmpty(); i++) {
+            Thread.sleep(10);
+        }
+        assertThat(inWindow(() -> player.heard())).isPresent();
+    }
+
+    /** Lit and heard at one instant. */
+    private record Sample(Optional<NoteId> lit, Player.Heard heard) {
+        private Optional<NoteId> noteAt(double millis) {
+            return heard.realisation()
+                    .at(millis)
+                    .filter(moment -> moment.sounding().isPresent())
+                    .map(Moment::cue)
+                    .map(Moment.Cue::note);
+        }
+
+        /** Whether the lit note is one that sounded within the last so many milliseconds. */
+        boolean isWithin(double lag) {
+            for (double back = 0; back <= lag; back += 1) {
+                if (noteAt(heard.millis() - back).equals(lit)) {
+                    return true;
+                }
+            }
+            return false;
+        }
+    }
+
+    @Test
+    void theLitNoteIsWithinTwentyMillisecondsOfTheSound() throws Exception {
+        withoutCountIn();
+        window.score().requestFocus();
+        press(KeyCode.T);
+        waitUntilHeard();
+        Thread.sleep(400);
+        List<Sample> samples = new ArrayList<>();
+        for (int i = 0; i < 150; i++) {
+            inWindowAtOnce(samples);
+            Thread.sleep(13);
+        }
+        press(KeyCode.SPACE);
+        long within =
+                samples.stream().filter(sample -> sample.isWithin(LAG_MILLIS)).count();
+        assertThat(samples).hasSizeGreaterThan(120);
+        assertThat(samples.stream().map(Sample::lit).distinct().count()).isGreaterThan(8);
+        assertThat(within / (double) samples.size())
+                .as("share of samples within 20 ms; the rest is the machine's own hiccups")
+                .isGreaterThan(0.95);
+        assertThat(inWindow(() -> window.score().lit())).isEmpty();
+        assertThat(inWindow(() -> player.isPlaying())).isFalse();
+    }
+
+    private void inWindowAtOnce(List<Sample> samples) throws Exception {
+        java.util.concurrent.FutureTask<Boolean> task = new java.util.concurrent.FutureTask<>(() -> {
+            player.heard()
+                    .ifPresent(heard -> samples.add(new Sample(window.score().lit(), heard)));
+            return true;
+        });
+        javafx.application.Platform.runLater(task);
+        task.get();
+    }
+
+    @Test
+    void aStageIsChangedWhileItPlaysWithoutLosingThePlace() throws Exception {
+        withoutCountIn();
+        window.score().requestFocus();
+        press(KeyCode.T);
+        waitUntilHeard();
+        Thread.sleep(500);
+        Player.Heard before = inWindow(() -> player.heard().orElseThrow());
+        press(KeyCode.PAGE_UP);
+        Player.Heard after = inWindow(() -> player.heard().orElseThrow());
+        for (int i = 0; i < 100 && after.realisation() == before.realisation(); i++) {
+            Thread.sleep(10);
+            after = inWindow(() -> player.heard().orElseThrow());
+        }
+        assertThat(after.realisation()).isNotEqualTo(before.realisation());
+        assertThat(after.millis()).isGreaterThan(before.millis()).isLessThan(before.millis() + 2500);
+        press(KeyCode.SPACE);
+    }
+
+    @Test
+    void phrasesPartsAndTheTuneArePlayedFromTheKeyboard() throws Exception {
+        withoutCountIn();
+        window.score().requestFocus();
+        for (KeyCode key : List.of(KeyCode.SPACE, KeyCode.L, KeyCode.P, KeyCode.T)) {
+            press(key);
+            waitUntilHeard();
+            assertThat(find("#stop", Button.class).isDisabled()).isFalse();
+            press(KeyCode.SPACE);
+            assertThat(inWindow(() -> player.isPlaying())).isFalse();
+            assertThat(find("#stop", Button.class).isDisabled()).isTrue();
+        }
+    }
+
+    @Test
+    void aCountInComesFirst() throws Exception {
+        window.score().requestFocus();
+        press(KeyCode.T);
+        Thread.sleep(300);
+        assertThat(inWindow(() -> player.isPlaying())).isTrue();
+        assertThat(inWindow(() -> window.score().lit())).isEmpty();
+        press(KeyCode.SPACE);
+    }
+
+    @Test
+    void theTempoGoesFromATenthToDoubleAndToRelaxed() throws Exception {
+        Label tempo = find("#tempo", Label.class);
+        assertThat(tempo.getText()).isEqualTo("105 minims a minute");
+        robot.clickOn(find("#relaxed", ToggleButton.class));
+        assertThat(tempo.getText()).isEqualTo("70 minims a minute");
+        robot.clickOn(find("#session", ToggleButton.class));
+        Slider speed = find("#speed", Slider.class);
+        inWindow(() -> {
+            speed.setValue(10);
+            return true;
+        });
+        assertThat(tempo.getText()).isEqualTo("10.5 minims a minute");
+        inWindow(() -> {
+            speed.setValue(200);
+            return true;
+        });
+        assertThat(tempo.getText()).isEqualTo("210 minims a minute");
+    }
+
+    @Test
+    void theCloseUpShowsTheSpotInMillisecondsAtTheTempoHeard() throws Exception {
+        window.score().requestFocus();
+        press(KeyCode.RIGHT);
+        press(KeyCode.RIGHT);
+        press(KeyCode.C);
+        CloseUpView closeUp = find("#close-up", CloseUpView.class);
+        assertThat(closeUp.getAccessibleText())
+                .isEqualTo("Close-up: cut on D5, bar 1, on beat 1 · Leaf at 105 minims a minute");
+        inWindow(() -> {
+            find("#speed", Slider.class).setValue(50);
+            return true;
+        });
+        assertThat(closeUp.getAccessibleText()).endsWith("Leaf at 52.5 minims a minute");
+        press(KeyCode.PERIOD);
+        press(KeyCode.C);
+        assertThat(isShown("#close-up")).isFalse();
+    }
+
+    @Test
+    void withoutASoundDeviceTheWindowSaysSo() {
+        assertThat(find("#sound-device", Label.class).getText()).contains("no sound device");
+    }
+}

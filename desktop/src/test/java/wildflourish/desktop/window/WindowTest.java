@@ -1,0 +1,131 @@
+package wildflourish.desktop.window;
+
+import static org.mockito.ArgumentMatchers.anyString;
+import static org.mockito.Mockito.mock;
+import static org.mockito.Mockito.when;
+
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.Optional;
+import java.util.concurrent.Callable;
+import java.util.concurrent.ExecutionException;
+import java.util.concurrent.FutureTask;
+import java.util.concurrent.TimeUnit;
+import java.util.concurrent.TimeoutException;
+import javafx.application.Platform;
+import javafx.scene.Node;
+import javafx.scene.Scene;
+import javafx.scene.input.KeyCode;
+import javafx.stage.Stage;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.io.TempDir;
+import org.testfx.api.FxRobot;
+import org.testfx.api.FxToolkit;
+import org.testfx.util.WaitForAsyncUtils;
+import wildflourish.core.ornament.Ornament;
+import wildflourish.core.version.Spot;
+import wildflourish.desktop.desk.Desk;
+import wildflourish.desktop.desk.Sight;
+import wildflourish.desktop.look.AppFonts;
+import wildflourish.desktop.play.Player;
+import wildflourish.desktop.play.SilentSpeaker;
+import wildflourish.files.store.BookStore;
+
+/** A real window on a copy of the demo book, with a silent loudspeaker and a picker of files in the test's hand. */
+abstract class WindowTest {
+    @TempDir
+    static Path folder;
+
+    final FxRobot robot = new FxRobot();
+    final FilePicker picker = mock(FilePicker.class);
+    final Player player = new Player(SilentSpeaker::new);
+    Path book;
+    Desk desk;
+    MainWindow window;
+
+    @BeforeEach
+    void open() throws TimeoutException {
+        FxToolkit.registerPrimaryStage();
+        FxToolkit.setupStage(stage -> {
+            try {
+                open(stage);
+            } catch (IOException e) {
+                throw new UncheckedIOException(e);
+            }
+        });
+    }
+
+    private void open(Stage stage) throws IOException {
+        AppFonts.load();
+        book = Files.createTempDirectory(folder, "book").resolve("book.abc");
+        Files.writeString(book, bookText());
+        when(picker.toOpen()).thenReturn(Optional.empty());
+        when(picker.toSave(anyString(), anyString())).thenReturn(Optional.empty());
+        desk = new Desk(BookStore.open(book));
+        window = new MainWindow(desk, player, picker);
+        Scene scene = new Scene(window, FlourishApp.WIDTH, FlourishApp.HEIGHT);
+        scene.getStylesheets().add(FlourishApp.styles());
+        stage.setScene(scene);
+        stage.show();
+        window.score().requestFocus();
+    }
+
+    /** The demo book; tests that want another say so. */
+    String bookText() throws IOException {
+        try (var in = WindowTest.class.getResourceAsStream("/wildflourish/desktop/demo/saltmarsh-lane.abc")) {
+            return new String(in.readAllBytes(), java.nio.charset.StandardCharsets.UTF_8);
+        }
+    }
+
+    @AfterEach
+    void close() throws Exception {
+        inWindow(() -> {
+            window.close();
+            return true;
+        });
+        FxToolkit.cleanupStages();
+    }
+
+    /** Runs something where the window lives and waits for its answer. */
+    static <T> T inWindow(Callable<T> question) throws ExecutionException, InterruptedException, TimeoutException {
+        FutureTask<T> task = new FutureTask<>(question);
+        Platform.runLater(task);
+        T answer = task.get(20, TimeUnit.SECONDS);
+        WaitForAsyncUtils.waitForFxEvents(2);
+        return answer;
+    }
+
+    void press(KeyCode... keys) {
+        robot.push(keys);
+        WaitForAsyncUtils.waitForFxEvents(2);
+    }
+
+    Sight sight() throws Exception {
+        return inWindow(() -> desk.sight().get());
+    }
+
+    /** The ornament that begins on the chosen note of the stage worked on. */
+    Optional<String> here() throws Exception {
+        Sight sight = sight();
+        return sight.version()
+                .flatMap(version -> version.at(sight.note().orElseThrow()))
+                .flatMap(Spot::first)
+                .map(placement -> placement.ornament())
+                .map(Ornament::id);
+    }
+
+    String said() throws Exception {
+        return inWindow(() -> desk.said().get());
+    }
+
+    <T extends Node> T find(String query, Class<T> type) {
+        return robot.lookup(query).queryAs(type);
+    }
+
+    boolean isShown(String query) {
+        return robot.lookup(query).tryQuery().isPresent();
+    }
+}
