@@ -11,6 +11,7 @@ import java.util.Set;
 import java.util.TreeMap;
 import java.util.TreeSet;
 import javafx.scene.control.Button;
+import javafx.scene.control.ComboBox;
 import javafx.scene.control.ToggleButton;
 import javafx.scene.input.KeyCode;
 import org.junit.jupiter.api.Test;
@@ -18,12 +19,12 @@ import wildflourish.core.ornament.Profile;
 import wildflourish.core.placing.WhatFits;
 import wildflourish.core.tune.Note;
 import wildflourish.core.tune.NoteId;
+import wildflourish.core.tune.NotePlace;
 import wildflourish.core.tune.Tune;
 import wildflourish.core.version.Book;
 import wildflourish.core.version.Lesson;
 import wildflourish.core.version.Stair;
 import wildflourish.core.version.Version;
-import wildflourish.desktop.desk.Sight;
 import wildflourish.files.abc.BookReader;
 
 /** Walking, placing, undoing, saving: by keyboard alone in a real window. */
@@ -56,17 +57,19 @@ class PlacingIT extends WindowTest {
         return spots;
     }
 
+    /** By bars as far as they go, then note by note. */
     private void walkTo(NoteId note) throws Exception {
-        Sight sight = sight();
-        int target = sight.tune().orElseThrow().placeOf(note).order();
-        while (true) {
-            Tune tune = sight().tune().orElseThrow();
-            int at = tune.placeOf(sight().note().orElseThrow()).order();
-            if (at == target) {
-                return;
-            }
-            press(at < target ? KeyCode.RIGHT : KeyCode.LEFT);
+        Tune tune = sight().tune().orElseThrow();
+        NotePlace target = tune.placeOf(note);
+        int bars = target.bar() - tune.placeOf(sight().note().orElseThrow()).bar();
+        for (int i = 0; i < Math.abs(bars); i++) {
+            press(KeyCode.CONTROL, bars > 0 ? KeyCode.RIGHT : KeyCode.LEFT);
         }
+        int notes = target.order() - tune.placeOf(sight().note().orElseThrow()).order();
+        for (int i = 0; i < Math.abs(notes); i++) {
+            press(notes > 0 ? KeyCode.RIGHT : KeyCode.LEFT);
+        }
+        assertThat(sight().note()).contains(note);
     }
 
     @Test
@@ -213,9 +216,11 @@ class PlacingIT extends WindowTest {
         });
         assertThat(robot.lookup(".clean").queryAllAs(javafx.scene.control.Label.class))
                 .allMatch(label -> label.getText().equals("clean to 113.6"));
-        robot.clickOn("#school");
-        press(KeyCode.DOWN);
-        press(KeyCode.ENTER);
+        ComboBox<?> schools = find("#school", ComboBox.class);
+        inWindow(() -> {
+            schools.getSelectionModel().select(1);
+            return true;
+        });
         assertThat(sight().version().orElseThrow().playing().school().id()).isEqualTo("hand-over");
         assertThat(said()).contains("cut");
     }

@@ -8,6 +8,7 @@ import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.List;
 import java.util.Optional;
 import java.util.concurrent.Callable;
 import java.util.concurrent.ExecutionException;
@@ -15,16 +16,17 @@ import java.util.concurrent.FutureTask;
 import java.util.concurrent.TimeUnit;
 import java.util.concurrent.TimeoutException;
 import javafx.application.Platform;
+import javafx.event.Event;
 import javafx.scene.Node;
 import javafx.scene.Scene;
 import javafx.scene.input.KeyCode;
+import javafx.scene.input.KeyEvent;
 import javafx.stage.Stage;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.io.TempDir;
 import org.testfx.api.FxRobot;
 import org.testfx.api.FxToolkit;
-import org.testfx.util.WaitForAsyncUtils;
 import wildflourish.core.ornament.Ornament;
 import wildflourish.core.version.Spot;
 import wildflourish.desktop.desk.Desk;
@@ -93,14 +95,39 @@ abstract class WindowTest {
     static <T> T inWindow(Callable<T> question) throws ExecutionException, InterruptedException, TimeoutException {
         FutureTask<T> task = new FutureTask<>(question);
         Platform.runLater(task);
-        T answer = task.get(20, TimeUnit.SECONDS);
-        WaitForAsyncUtils.waitForFxEvents(2);
-        return answer;
+        return task.get(20, TimeUnit.SECONDS);
     }
 
-    void press(KeyCode... keys) {
-        robot.push(keys);
-        WaitForAsyncUtils.waitForFxEvents(2);
+    /** Puts the focus on the score, as a click on it does. */
+    void focusScore() throws Exception {
+        inWindow(() -> {
+            window.score().requestFocus();
+            return true;
+        });
+    }
+
+    /** Strikes a key where the focus is, with the modifiers before it held, and waits until all that it did is done. */
+    void press(KeyCode... keys) throws Exception {
+        List<KeyCode> held = List.of(keys);
+        KeyCode key = keys[keys.length - 1];
+        inWindow(() -> {
+            Node focus = window.getScene().getFocusOwner();
+            for (var type : List.of(KeyEvent.KEY_PRESSED, KeyEvent.KEY_RELEASED)) {
+                Event.fireEvent(
+                        focus,
+                        new KeyEvent(
+                                type,
+                                "",
+                                key.getName(),
+                                key,
+                                held.contains(KeyCode.SHIFT),
+                                held.contains(KeyCode.CONTROL),
+                                false,
+                                false));
+            }
+            return true;
+        });
+        inWindow(() -> true);
     }
 
     Sight sight() throws Exception {
