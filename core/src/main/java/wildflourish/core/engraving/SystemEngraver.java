@@ -20,6 +20,7 @@ final class SystemEngraver {
     private static final double STAFF_LINE = 0.13;
     private static final double MARGIN_FOR_LABEL = 3.6;
     private static final double LOOSEST = 1.9;
+    private static final double BEFORE_FIRST_NOTE = 0.9;
     private static final double SIGN_GAP = 0.7;
     private static final double ENDING_DROP = 1.9;
     private static final double ENDING_SIZE = 1.7;
@@ -85,7 +86,8 @@ final class SystemEngraver {
         Metre metre = tune.metreAt(bars.get(0).number);
         boolean isNew =
                 bars.get(0).number == 0 || bars.get(0).bar.change().metre().isPresent();
-        return isNew ? Signature.metre(into, metre, x) : x;
+        x = isNew ? Signature.metre(into, metre, x) : x;
+        return bars.get(0).bar.sides().left() == BarLine.NONE ? x + BEFORE_FIRST_NOTE : x;
     }
 
     private List<Spacing.Thing> things() {

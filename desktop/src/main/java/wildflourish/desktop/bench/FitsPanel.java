@@ -90,6 +90,10 @@ public final class FitsPanel extends VBox {
                 .setAll(fits.map(WhatFits::fitting).orElse(List.of()).stream()
                         .map(this::card)
                         .toList());
+        if (fitting.getChildren().isEmpty()) {
+            fits.flatMap(each -> each.refused().stream().findFirst())
+                    .ifPresent(first -> fitting.getChildren().add(nothing(first)));
+        }
         int count = fits.map(each -> each.refused().size()).orElse(0);
         fold.setVisible(count > 0);
         fold.setManaged(count > 0);
@@ -188,6 +192,15 @@ public final class FitsPanel extends VBox {
         words.setMaxWidth(wordsWidth);
         why.setPrefWidth(wordsWidth);
         return isOffered ? new HBox(card, orButton(fit)) : card;
+    }
+
+    /** Where nothing fits: that it is so, and the first why. */
+    private static Label nothing(Fit first) {
+        Label label = new Label("Nothing fits here. " + Words.why(first));
+        label.setId("nothing-fits");
+        label.setWrapText(true);
+        label.setMinHeight(Region.USE_PREF_SIZE);
+        return label;
     }
 
     private Button orButton(Fit fit) {

@@ -10,6 +10,7 @@ import javafx.scene.layout.Pane;
 import javafx.scene.paint.Color;
 import wildflourish.core.engraving.Face;
 import wildflourish.core.engraving.Ink;
+import wildflourish.core.engraving.Signs;
 import wildflourish.core.music.Fraction;
 import wildflourish.core.music.Tempo;
 import wildflourish.core.performance.Lane;
@@ -48,12 +49,13 @@ public final class CloseUpView extends Pane {
     private Optional<Double> scrubbed = Optional.empty();
     private Optional<Double> heard = Optional.empty();
 
-    /** What is drawn: a window of time around the spot, its moments and lanes. */
+    /** What is drawn: a window of time around the spot, its moments and lanes, and the ink of the ornament's family. */
     record Picture(
             Realisation.Stretch spot,
             Realisation.Stretch window,
             List<Moment> moments,
             List<Lane> lanes,
+            Ink family,
             String title) {}
 
     public CloseUpView(Desk desk) {
@@ -124,7 +126,18 @@ public final class CloseUpView extends Pane {
         int holes = sight.version().get().playing().instrument().holes();
         List<Lane> lanes = Lane.of(moments, holes, sight.chosen().profile().times());
         return Optional.of(new Picture(
-                its, window, moments, lanes, title(tune, sight.version().get(), first, spot, worked.tempo())));
+                its,
+                window,
+                moments,
+                lanes,
+                familyOf(spot),
+                title(tune, sight.version().get(), first, spot, worked.tempo())));
+    }
+
+    private static Ink familyOf(Optional<Spot> spot) {
+        return spot.flatMap(Spot::first)
+                .map(placement -> Signs.inkOf(placement.ornament()))
+                .orElse(Ink.SINGLE);
     }
 
     /** The first time through on which the ornament of the spot is played; the very first where none stands there. */
@@ -264,7 +277,7 @@ public final class CloseUpView extends Pane {
             double y = PITCH_BOTTOM - (semitones - low) / (high - low) * (PITCH_BOTTOM - PITCH_TOP);
             double x1 = clamp(shown, moment.startMillis());
             double x2 = clamp(shown, moment.endMillis());
-            Color colour = ink(inkOf(moment));
+            Color colour = ink(moment.isGesture() ? shown.family() : Ink.NOTES);
             graphics.setLineWidth(1);
             graphics.setStroke(ink(Ink.STAFF));
             if (!Double.isNaN(lastX)) {
@@ -290,14 +303,6 @@ public final class CloseUpView extends Pane {
                 .reduce(start, choose);
     }
 
-    private static Ink inkOf(Moment moment) {
-        return switch (moment.cue().role()) {
-            case CUT, TAP -> Ink.SINGLE;
-            case CRAN -> Ink.CRAN;
-            case MELODY, SMALL_NOTE, REST -> Ink.NOTES;
-        };
-    }
-
     private double clamp(Picture shown, Fraction millis) {
         double low = shown.window().startMillis().toDouble();
         double high = shown.window().endMillis().toDouble();
@@ -318,23 +323,23 @@ public final class CloseUpView extends Pane {
         for (Lane.Stroke stroke : lane.strokes()) {
             double x1 = clamp(shown, stroke.startMillis());
             double x2 = clamp(shown, stroke.endMillis());
-            stroke(graphics, stroke, lane, new Bar(x1, y + 2, Math.max(0, x2 - x1), LANE - 5));
+            stroke(graphics, stroke, shown.family(), lane, new Bar(x1, y + 2, Math.max(0, x2 - x1), LANE - 5));
         }
     }
 
     /** A bar of a lane on the canvas. */
     private record Bar(double x, double y, double width, double height) {}
 
-    private void stroke(GraphicsContext graphics, Lane.Stroke stroke, Lane lane, Bar bar) {
+    private void stroke(GraphicsContext graphics, Lane.Stroke stroke, Ink family, Lane lane, Bar bar) {
         boolean isShort = stroke.endMillis().minus(stroke.startMillis()).isLessThan(Fraction.of(80));
-        Color down = isShort && lane.kind() == Lane.Kind.FINGER ? ink(Ink.SINGLE) : ink(Ink.NOTES);
+        Color down = isShort && lane.kind() == Lane.Kind.FINGER ? ink(family) : ink(Ink.NOTES);
         switch (stroke.state()) {
             case DOWN -> fill(graphics, bar, down);
             case HALF ->
                 fill(graphics, new Bar(bar.x(), bar.y() + bar.height() / 2, bar.width(), bar.height() / 2), down);
             case UP -> {
                 if (isShort) {
-                    graphics.setStroke(ink(Ink.ROLL));
+                    graphics.setStroke(ink(family));
                     graphics.setLineWidth(2);
                     graphics.strokeRect(bar.x() + 1, bar.y() + 1, Math.max(2, bar.width() - 2), bar.height() - 2);
                 }

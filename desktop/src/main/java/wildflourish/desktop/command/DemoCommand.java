@@ -12,8 +12,14 @@ final class DemoCommand implements Callable<Integer> {
     @Option(names = "--shot", description = "writes a picture of the window to this file and leaves")
     private Optional<String> shot = Optional.empty();
 
-    @Option(names = "--note", description = "chooses this note of the first tune, from 1")
+    @Option(names = "--note", description = "chooses this note of the tune, from 1")
     private Optional<Integer> note = Optional.empty();
+
+    @Option(names = "--tune", description = "chooses this tune of the book, from 1")
+    private Optional<Integer> tune = Optional.empty();
+
+    @Option(names = "--stage", description = "chooses this stage of the stair, from 1 at the foot")
+    private Optional<Integer> stage = Optional.empty();
 
     @Option(names = "--close-up", description = "shows the chosen spot in milliseconds")
     private boolean closeUp;
@@ -25,6 +31,8 @@ final class DemoCommand implements Callable<Integer> {
     public Integer call() {
         List<String> parameters = new ArrayList<>();
         shot.ifPresent(file -> parameters.add("--shot=" + file));
+        tune.ifPresent(number -> parameters.add("--tune=" + number));
+        stage.ifPresent(number -> parameters.add("--stage=" + number));
         note.ifPresent(number -> parameters.add("--note=" + number));
         if (closeUp) {
             parameters.add("--close-up");

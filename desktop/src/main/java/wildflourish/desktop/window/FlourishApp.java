@@ -26,7 +26,8 @@ import wildflourish.files.abc.BookReader;
 import wildflourish.files.store.BookStore;
 import wildflourish.files.store.StoredBook;
 
-/** The application: one window on one book. Parameters: {@code --book FILE}, {@code --shot FILE}, {@code --note N}, {@code --close-up}, {@code --dark}. */
+/** The application: one window on one book. Parameters: {@code --book FILE}, {@code --shot FILE}, {@code --tune N},
+ * {@code --stage N}, {@code --note N}, {@code --close-up}, {@code --dark}. */
 public final class FlourishApp extends Application {
     public static final int WIDTH = 1280;
     public static final int HEIGHT = 800;
@@ -54,13 +55,19 @@ public final class FlourishApp extends Application {
         });
         stage.show();
         content.score().requestFocus();
-        Optional.ofNullable(getParameters().getNamed().get("note"))
-                .ifPresent(number -> desk.walk(Integer.parseInt(number) - 1));
+        number("tune").ifPresent(desk::chooseLesson);
+        number("stage").ifPresent(desk::chooseStage);
+        number("note").ifPresent(desk::walk);
         content.showCloseUp(flags.contains("--close-up"));
         if (flags.contains("--dark")) {
             content.setTheme(Theme.DARK);
         }
         shot.ifPresent(file -> shoot(scene, new File(file)));
+    }
+
+    /** A parameter that counts from 1, counted from 0. */
+    private Optional<Integer> number(String name) {
+        return Optional.ofNullable(getParameters().getNamed().get(name)).map(words -> Integer.parseInt(words) - 1);
     }
 
     /** The stylesheet of the window. */
