@@ -2,6 +2,8 @@ package wildflourish.core.tune;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Set;
+import java.util.stream.Collectors;
 import wildflourish.core.music.Fraction;
 import wildflourish.core.music.Metre;
 
@@ -89,11 +91,11 @@ public final class Form {
 
     private static List<Boolean> pickupsOf(Metre metre, List<Bar> bars, List<Part> parts) {
         List<Boolean> pickups = new ArrayList<>();
+        Set<Integer> firsts = parts.stream().map(Part::firstBar).collect(Collectors.toSet());
         Metre current = metre;
         for (int i = 0; i < bars.size(); i++) {
             current = bars.get(i).change().metre().orElse(current);
-            int bar = i;
-            boolean opens = parts.stream().anyMatch(part -> part.firstBar() == bar);
+            boolean opens = firsts.contains(i);
             Fraction length = bars.get(i).length();
             pickups.add(opens && !current.isFree() && length.isPositive() && length.isLessThan(current.barLength()));
         }
@@ -157,10 +159,23 @@ public final class Form {
     }
 
     public Part partAt(int bar) {
-        return parts.stream().filter(part -> part.has(bar)).findFirst().orElseThrow();
+        return phraseAt(bar).part();
     }
 
     public Phrase phraseAt(int bar) {
-        return phrases.stream().filter(phrase -> phrase.has(bar)).findFirst().orElseThrow();
+        int low = 0;
+        int high = phrases.size() - 1;
+        while (low < high) {
+            int middle = (low + high + 1) >>> 1;
+            if (phrases.get(middle).firstBar() <= bar) {
+                low = middle;
+            } else {
+                high = middle - 1;
+            }
+        }
+        if (phrases.isEmpty() || !phrases.get(low).has(bar)) {
+            throw new IllegalArgumentException("the tune has no bar " + bar);
+        }
+        return phrases.get(low);
     }
 }

@@ -1,5 +1,6 @@
 package wildflourish.core.tune;
 
+import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -18,6 +19,8 @@ public final class Tune {
     private final List<Note> notes;
     private final Map<NoteId, NotePlace> places = new HashMap<>();
     private final Form form;
+    private final List<Key> keys = new ArrayList<>();
+    private final List<Metre> metres = new ArrayList<>();
 
     public Tune(TuneHeader header, List<Bar> bars, List<Tuplet> tuplets, Manuscript manuscript) {
         this.header = header;
@@ -26,6 +29,7 @@ public final class Tune {
         this.manuscript = manuscript;
         this.notes = this.bars.stream().flatMap(bar -> bar.notes().stream()).toList();
         this.form = Form.of(header.metre(), this.bars);
+        settleChanges();
         placeNotes();
     }
 
@@ -111,20 +115,23 @@ public final class Tune {
 
     /** The key in force in a bar. */
     public Key keyAt(int bar) {
-        Key key = header.key();
-        for (int i = 0; i <= bar; i++) {
-            key = bars.get(i).change().key().orElse(key);
-        }
-        return key;
+        return keys.get(bar);
     }
 
     /** The metre in force in a bar. */
     public Metre metreAt(int bar) {
+        return metres.get(bar);
+    }
+
+    private void settleChanges() {
+        Key key = header.key();
         Metre metre = header.metre();
-        for (int i = 0; i <= bar; i++) {
-            metre = bars.get(i).change().metre().orElse(metre);
+        for (Bar bar : bars) {
+            key = bar.change().key().orElse(key);
+            metre = bar.change().metre().orElse(metre);
+            keys.add(key);
+            metres.add(metre);
         }
-        return metre;
     }
 
     @Override

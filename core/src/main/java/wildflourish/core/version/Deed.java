@@ -14,6 +14,7 @@ public record Deed(Kind kind, String subject, String stage) {
         COPY_UP,
         TEMPO,
         SCHOOL,
+        RECOVER,
         TAKE_SAVED,
         KEEP_AS_TUNE
     }

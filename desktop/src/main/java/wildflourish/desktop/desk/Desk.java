@@ -22,6 +22,7 @@ import wildflourish.core.problem.Problem;
 import wildflourish.core.tune.Note;
 import wildflourish.core.tune.NoteId;
 import wildflourish.core.tune.Tune;
+import wildflourish.core.version.Book;
 import wildflourish.core.version.BookItem;
 import wildflourish.core.version.Change;
 import wildflourish.core.version.Deed;
@@ -112,6 +113,20 @@ public final class Desk {
         history.markSaved();
         say("Saved to " + path);
         show(now().chosen());
+    }
+
+    /** From now on whatever another program has written at the book's path may be replaced by the next save. */
+    public void replaceOnSave() {
+        stored = stored.over();
+    }
+
+    /** The book becomes another state of itself, kept from before a crash; undo takes it away again. */
+    public void recover(Book recovered) {
+        Book book = history.book();
+        apply(
+                new Change(0, book.items(), recovered.items(), new Deed(Deed.Kind.RECOVER, "", stageName())),
+                now().chosen());
+        say("The changes that were not saved are back");
     }
 
     // Choosing
@@ -442,6 +457,7 @@ public final class Desk {
             case COPY_UP -> "copied " + deed.stage() + " up";
             case TEMPO -> "set " + deed.stage() + " to " + deed.subject();
             case SCHOOL -> "chose a school for " + deed.stage();
+            case RECOVER -> "brought unsaved changes back";
             case TAKE_SAVED -> "kept " + deed.stage() + " as it was saved";
             case KEEP_AS_TUNE -> "kept the changed notes of " + deed.stage() + " as a tune";
         };

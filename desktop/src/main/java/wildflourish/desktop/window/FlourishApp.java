@@ -24,6 +24,7 @@ import wildflourish.desktop.look.Theme;
 import wildflourish.desktop.play.Player;
 import wildflourish.files.abc.BookReader;
 import wildflourish.files.store.BookStore;
+import wildflourish.files.store.Recovery;
 import wildflourish.files.store.StoredBook;
 
 /** The application: one window on one book. Parameters: {@code --book FILE}, {@code --shot FILE}, {@code --tune N},
@@ -42,7 +43,8 @@ public final class FlourishApp extends Application {
         Optional<String> shot = Optional.ofNullable(getParameters().getNamed().get("shot"));
         Optional<String> book = Optional.ofNullable(getParameters().getNamed().get("book"));
         Desk desk = new Desk(book.isPresent() ? BookStore.open(Path.of(book.get())) : demo(shot.isPresent()));
-        MainWindow content = new MainWindow(desk, new Player(), new DialogPicker(stage));
+        MainWindow content =
+                new MainWindow(desk, new Player(), new DialogPicker(stage), new Recovery(OwnFolder.of("unsaved")));
         window = Optional.of(content);
         Scene scene = new Scene(content, WIDTH, HEIGHT);
         scene.getStylesheets().add(styles());
@@ -88,7 +90,10 @@ public final class FlourishApp extends Application {
                 throw new IOException("the demo book does not ship with the application");
             }
             Parsed<Book> book = BookReader.read(new String(in.readAllBytes(), StandardCharsets.UTF_8));
-            return new Parsed<>(new StoredBook(path, StandardCharsets.UTF_8, false, book.value()), book.problems());
+            return new Parsed<>(
+                    new StoredBook(
+                            path, new StoredBook.Form(StandardCharsets.UTF_8, false), Optional.empty(), book.value()),
+                    book.problems());
         }
     }
 

@@ -1,6 +1,5 @@
 package wildflourish.desktop.window;
 
-import java.io.IOException;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Optional;
@@ -11,7 +10,6 @@ import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
 import javafx.scene.control.MenuButton;
 import javafx.scene.control.MenuItem;
-import javafx.scene.control.TextArea;
 import javafx.scene.control.TextInputControl;
 import javafx.scene.control.ToggleButton;
 import javafx.scene.control.Tooltip;
@@ -27,7 +25,6 @@ import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import wildflourish.core.engraving.Paper;
 import wildflourish.core.ornament.Profile;
-import wildflourish.core.problem.Problem;
 import wildflourish.core.tune.NoteId;
 import wildflourish.core.version.Lesson;
 import wildflourish.desktop.bench.FitsPanel;
@@ -39,12 +36,12 @@ import wildflourish.desktop.desk.Sight;
 import wildflourish.desktop.look.Theme;
 import wildflourish.desktop.play.Player;
 import wildflourish.files.export.ExportForm;
-import wildflourish.files.export.Exporter;
+import wildflourish.files.store.Recovery;
 
 /** The window's content: book bar above, growth stem, score and what fits beside each other, close-up and sound below. */
 public final class MainWindow extends BorderPane {
     private final Desk desk;
-    private final FilePicker picker;
+    private final BookFiles files;
     private final ScoreView score;
     private final FitsPanel fits;
     private final CloseUpView closeUp;
@@ -59,11 +56,10 @@ public final class MainWindow extends BorderPane {
     private boolean isFilling;
 
     private static final double SCRUB_MILLIS = 5;
-    private static final int MOST_ROWS = 8;
 
-    public MainWindow(Desk desk, Player player, FilePicker picker) {
+    public MainWindow(Desk desk, Player player, FilePicker picker, Recovery recovery) {
         this.desk = desk;
-        this.picker = picker;
+        this.files = new BookFiles(desk, picker, banner, new Safekeeping(desk, recovery, banner));
         this.score = new ScoreView(desk);
         this.fits = new FitsPanel(desk);
         this.closeUp = new CloseUpView(desk);
@@ -91,7 +87,7 @@ public final class MainWindow extends BorderPane {
         setOnDragOver(this::draggedOver);
         setOnDragDropped(this::dropped);
         looked();
-        tellProblems();
+        files.begin();
     }
 
     // The book bar
@@ -118,8 +114,8 @@ public final class MainWindow extends BorderPane {
         student.setLabelFor(students);
         Button undo = button("Undo", "undo", "Takes the last change back (Ctrl+Z)", desk::undo);
         Button redo = button("Redo", "redo", "Does it again (Ctrl+Shift+Z)", desk::redo);
-        Button open = button("Open", "open", "Opens a tunebook (Ctrl+O)", this::open);
-        Button save = button("Save", "save", "Saves the book (Ctrl+S)", this::save);
+        Button open = button("Open", "open", "Opens a tunebook (Ctrl+O)", files::open);
+        Button save = button("Save", "save", "Saves the book (Ctrl+S)", files::save);
         closeUpToggle.setId("close-up-toggle");
         closeUpToggle.setTooltip(new Tooltip("The chosen spot in milliseconds (C)"));
         closeUpToggle.selectedProperty().addListener((at, before, after) -> showCloseUp());
@@ -144,7 +140,7 @@ public final class MainWindow extends BorderPane {
         return bar;
     }
 
-    private static Button button(String words, String id, String tip, Runnable verb) {
+    static Button button(String words, String id, String tip, Runnable verb) {
         Button button = new Button(words);
         button.setId(id);
         button.setMinWidth(Region.USE_PREF_SIZE);
@@ -171,13 +167,14 @@ public final class MainWindow extends BorderPane {
         MenuButton menu = new MenuButton("Take away");
         menu.setId("take-away");
         menu.setMinWidth(Region.USE_PREF_SIZE);
-        menu.getItems().add(item("PDF on A4, plain and decorated", () -> takeAway(ExportForm.PDF, Paper.a4())));
-        menu.getItems().add(item("PDF on Letter, plain and decorated", () -> takeAway(ExportForm.PDF, Paper.letter())));
-        menu.getItems().add(item("Written-out notes as ABC", () -> takeAway(ExportForm.ABC, Paper.a4())));
-        menu.getItems().add(item("Sound as WAV", () -> takeAway(ExportForm.WAV, Paper.a4())));
-        menu.getItems().add(item("MIDI", () -> takeAway(ExportForm.MIDI, Paper.a4())));
-        menu.getItems().add(item("Picture as PNG", () -> takeAway(ExportForm.PNG, Paper.a4())));
-        menu.getItems().add(item("Drawing as SVG", () -> takeAway(ExportForm.SVG, Paper.a4())));
+        menu.getItems().add(item("PDF on A4, plain and decorated", () -> files.takeAway(ExportForm.PDF, Paper.a4())));
+        menu.getItems()
+                .add(item("PDF on Letter, plain and decorated", () -> files.takeAway(ExportForm.PDF, Paper.letter())));
+        menu.getItems().add(item("Written-out notes as ABC", () -> files.takeAway(ExportForm.ABC, Paper.a4())));
+        menu.getItems().add(item("Sound as WAV", () -> files.takeAway(ExportForm.WAV, Paper.a4())));
+        menu.getItems().add(item("MIDI", () -> files.takeAway(ExportForm.MIDI, Paper.a4())));
+        menu.getItems().add(item("Picture as PNG", () -> files.takeAway(ExportForm.PNG, Paper.a4())));
+        menu.getItems().add(item("Drawing as SVG", () -> files.takeAway(ExportForm.SVG, Paper.a4())));
         return menu;
     }
 
@@ -236,32 +233,6 @@ public final class MainWindow extends BorderPane {
                         () -> desk.keepAsTune(altered.get())));
     }
 
-    private void tellProblems() {
-        List<Problem> problems = desk.problems();
-        if (problems.isEmpty()) {
-            banner.hide("problems");
-            return;
-        }
-        String more = problems.size() > 1 ? "   (and " + (problems.size() - 1) + " more)" : "";
-        Button all = button("Show all", "all-problems", "Lists every problem with its line", this::listProblems);
-        banner.show(
-                "problems",
-                "Read with care: " + problems.get(0) + more,
-                all,
-                button("Good", "problems-seen", "Hides this", () -> banner.hide("problems")));
-    }
-
-    private void listProblems() {
-        String all = String.join(
-                "\n", desk.problems().stream().map(Problem::toString).toList());
-        TextArea list = new TextArea(all);
-        list.setId("problem-list");
-        list.setEditable(false);
-        list.setWrapText(true);
-        list.setPrefRowCount(Math.min(MOST_ROWS, desk.problems().size() + 1));
-        banner.show("problems", list, button("Good", "problems-seen", "Hides this", () -> banner.hide("problems")));
-    }
-
     private void showHeard(Optional<Player.Heard> heard) {
         Optional<NoteId> note = heard.flatMap(Player.Heard::moment)
                 .filter(moment -> moment.sounding().isPresent())
@@ -299,98 +270,14 @@ public final class MainWindow extends BorderPane {
 
     // Files
 
-    private void open() {
-        picker.toOpen().ifPresent(this::open);
-    }
-
     /** Opens a book; what was not saved is asked about first. */
     public void open(Path path) {
-        if (!desk.isSaved()) {
-            askBeforeLosing("open", "Open the other book", () -> openNow(path));
-            return;
-        }
-        openNow(path);
-    }
-
-    private void openNow(Path path) {
-        banner.hide("unsaved");
-        try {
-            desk.open(path);
-            tellProblems();
-        } catch (IOException e) {
-            desk.say("Cannot open: " + e.getMessage());
-        }
-    }
-
-    private void save() {
-        save(desk.path());
-    }
-
-    private void saveAs() {
-        picker.toSave(nameOf(desk.path()), "abc").ifPresent(this::save);
-    }
-
-    private boolean save(Path path) {
-        try {
-            java.nio.file.Path folder = path.toAbsolutePath().getParent();
-            if (folder != null) {
-                java.nio.file.Files.createDirectories(folder);
-            }
-            desk.save(path);
-            return true;
-        } catch (IOException e) {
-            desk.say("Cannot save: " + e.getMessage()
-                    + ". Save to another place with Ctrl+Shift+S; nothing is lost here.");
-            return false;
-        }
-    }
-
-    private static String nameOf(Path path) {
-        return String.valueOf(path.getFileName()).replaceFirst("\\.[^.]*$", "");
-    }
-
-    private void takeAway(ExportForm form, Paper paper) {
-        Sight sight = desk.sight().get();
-        if (sight.tune().isEmpty() || sight.version().isEmpty()) {
-            desk.say("There is no tune to take away: open a book first.");
-            return;
-        }
-        Exporter.Take take =
-                new Exporter.Take(sight.tune().get(), sight.version().get());
-        String name = (take.tune().title() + " " + take.version().name())
-                .replaceAll("[^\\p{L}\\p{N} '-]", "")
-                .trim();
-        picker.toSave(name, form.ending()).ifPresent(path -> takeAway(take, form, paper, path));
-    }
-
-    private void takeAway(Exporter.Take take, ExportForm form, Paper paper, Path path) {
-        try {
-            byte[] bytes = new Exporter(desk.sight().get().chosen().profile(), paper).export(take, form);
-            wildflourish.files.store.BookStore.writeAside(path, bytes);
-            desk.say("Wrote " + path);
-        } catch (IOException e) {
-            desk.say("Cannot write: " + e.getMessage() + ". Choose another place.");
-        }
+        files.open(path);
     }
 
     /** Answers whether the window may close; where changes are not saved, it asks first and stays. */
     public boolean mayClose(Runnable close) {
-        if (desk.isSaved()) {
-            return true;
-        }
-        askBeforeLosing("close", "Close without saving", close);
-        return false;
-    }
-
-    private void askBeforeLosing(String id, String words, Runnable verb) {
-        Button save = button("Save first", "save-first", "Saves, then goes on", () -> {
-            if (save(desk.path())) {
-                verb.run();
-            }
-        });
-        Button go = button(words, id + "-anyway", "The changes are lost", verb);
-        Button stay = button("Stay here", "stay", "Nothing happens", () -> banner.hide("unsaved"));
-        banner.show("unsaved", "There are changes that are not saved.", save, go, stay);
+        return files.mayClose(close);
     }
 
     private void draggedOver(DragEvent event) {
@@ -441,18 +328,18 @@ public final class MainWindow extends BorderPane {
                 .with(KeyCode.Z, "undo", desk::undo, KeyCombination.SHORTCUT_DOWN)
                 .with(KeyCode.Z, "do again", desk::redo, KeyCombination.SHORTCUT_DOWN, KeyCombination.SHIFT_DOWN)
                 .with(KeyCode.Y, "do again", desk::redo, KeyCombination.SHORTCUT_DOWN)
-                .with(KeyCode.O, "open a book", this::open, KeyCombination.SHORTCUT_DOWN)
-                .with(KeyCode.S, "save", this::save, KeyCombination.SHORTCUT_DOWN)
+                .with(KeyCode.O, "open a book", files::open, KeyCombination.SHORTCUT_DOWN)
+                .with(KeyCode.S, "save", files::save, KeyCombination.SHORTCUT_DOWN)
                 .with(
                         KeyCode.S,
                         "save to another file",
-                        this::saveAs,
+                        files::saveAs,
                         KeyCombination.SHORTCUT_DOWN,
                         KeyCombination.SHIFT_DOWN)
                 .with(
                         KeyCode.E,
                         "take away as PDF",
-                        () -> takeAway(ExportForm.PDF, Paper.a4()),
+                        () -> files.takeAway(ExportForm.PDF, Paper.a4()),
                         KeyCombination.SHORTCUT_DOWN)
                 .with(KeyCode.ESCAPE, "back to the score", score::requestFocus);
     }
@@ -486,6 +373,7 @@ public final class MainWindow extends BorderPane {
 
     /** Stops the sound; the window is of no use afterwards. */
     public void close() {
+        files.close();
         transport.close();
     }
 

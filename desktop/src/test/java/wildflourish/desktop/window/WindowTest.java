@@ -35,6 +35,7 @@ import wildflourish.desktop.look.AppFonts;
 import wildflourish.desktop.play.Player;
 import wildflourish.desktop.play.SilentSpeaker;
 import wildflourish.files.store.BookStore;
+import wildflourish.files.store.Recovery;
 
 /** A real window on a copy of the demo book, with a silent loudspeaker and a picker of files in the test's hand. */
 abstract class WindowTest {
@@ -45,6 +46,7 @@ abstract class WindowTest {
     final FilePicker picker = mock(FilePicker.class);
     final Player player = new Player(SilentSpeaker::new);
     Path book;
+    Path own;
     Desk desk;
     MainWindow window;
 
@@ -66,8 +68,9 @@ abstract class WindowTest {
         Files.writeString(book, bookText());
         when(picker.toOpen()).thenReturn(Optional.empty());
         when(picker.toSave(anyString(), anyString())).thenReturn(Optional.empty());
+        own = book.resolveSibling("own");
         desk = new Desk(BookStore.open(book));
-        window = new MainWindow(desk, player, picker);
+        window = new MainWindow(desk, player, picker, new Recovery(own));
         Scene scene = new Scene(window, FlourishApp.WIDTH, FlourishApp.HEIGHT);
         scene.getStylesheets().add(FlourishApp.styles());
         stage.setScene(scene);

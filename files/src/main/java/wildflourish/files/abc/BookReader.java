@@ -16,7 +16,7 @@ import wildflourish.core.version.BookItem;
 import wildflourish.core.version.Lesson;
 
 /**
- * Reads an ABC tunebook: tunes from {@code X:} to the next empty line, everything between kept as it stands; tunes that are written-out
+ * Reads an ABC tunebook: tunes from {@code X:} to the next empty line or the next {@code X:}, everything between kept as it stands; tunes that are written-out
  * versions join the lesson they belong to.
  */
 public final class BookReader {
@@ -59,7 +59,7 @@ public final class BookReader {
                 int tuneStart = at;
                 int tuneEnd = at;
                 int tuneLine = line;
-                while (at < text.length() && !isBlank(text, at)) {
+                while (at < text.length() && !isBlank(text, at) && (at == tuneStart || !isTuneStart(text, at))) {
                     tuneEnd = contentEnd(text, at);
                     at = lineEnd(text, at);
                     line++;

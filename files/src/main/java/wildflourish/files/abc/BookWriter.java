@@ -1,7 +1,9 @@
 package wildflourish.files.abc;
 
 import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.List;
+import java.util.Set;
 import wildflourish.core.tune.Tune;
 import wildflourish.core.version.Book;
 import wildflourish.core.version.BookItem;
@@ -12,6 +14,9 @@ import wildflourish.core.version.Version;
 /** Writes a book as an ABC tunebook: every plain tune as it stood, its versions after it as tunes of their own, all other text unchanged. */
 public final class BookWriter {
     private final StringBuilder text = new StringBuilder();
+    /** Places in stairs that tunes of their own lay claim to: versions that could not be put back. Nobody else may be numbered so. */
+    private final Set<String> taken = new HashSet<>();
+
     private int nextNumber;
 
     private BookWriter() {}
@@ -19,6 +24,7 @@ public final class BookWriter {
     public static String write(Book book) {
         BookWriter writer = new BookWriter();
         writer.nextNumber = highestNumber(book) + 1;
+        book.lessons().forEach(lesson -> writer.taken.addAll(Directives.places(lesson.tune())));
         for (BookItem item : book.items()) {
             if (item instanceof Lesson lesson) {
                 writer.write(lesson);
@@ -50,6 +56,7 @@ public final class BookWriter {
         List<Lesson.Altered> overtaken = new ArrayList<>();
         for (int stair = 0; stair < lesson.stairs().size(); stair++) {
             Stair stages = lesson.stairs().get(stair);
+            int number = 0;
             for (int stage = 0; stage < stages.stages().size(); stage++) {
                 int stairNumber = stair;
                 int stageNumber = stage;
@@ -57,13 +64,14 @@ public final class BookWriter {
                 var altered = lesson.altered().stream()
                         .filter(each -> each.stair() == stairNumber && each.stage() == stageNumber)
                         .findFirst();
+                number = nextPlace(tune, stair, number);
                 text.append(separator);
                 if (altered.isPresent() && altered.get().saved().equals(version)) {
-                    text.append(altered.get().text());
+                    text.append(Directives.renumbered(altered.get().text(), stair + 1, number));
                     nextNumber++;
                 } else {
                     altered.ifPresent(overtaken::add);
-                    text.append(stage(tune, stair, stage, version));
+                    text.append(stage(tune, stair, number, version));
                 }
             }
         }
@@ -77,10 +85,18 @@ public final class BookWriter {
                 .replaceFirst("(?m)^X:.*$", "X:" + number);
     }
 
-    private String stage(Tune tune, int stair, int stage, Version version) {
+    private int nextPlace(Tune tune, int stair, int number) {
+        int next = number + 1;
+        while (taken.contains(Directives.place(tune.header().number(), stair + 1, next))) {
+            next++;
+        }
+        return next;
+    }
+
+    private String stage(Tune tune, int stair, int number, Version version) {
         String body = VersionWriter.body(tune, version);
         Directives.Sums sums = new Directives.Sums(Directives.plainSum(tune), Directives.sum(body));
-        Directives directives = new Directives(tune.header().number(), stair + 1, stage + 1, version, sums);
+        Directives directives = new Directives(tune.header().number(), stair + 1, number, version, sums);
         return header(tune, nextNumber++, version, directives.lines(tune)) + body;
     }
 

@@ -121,6 +121,30 @@ record Directives(int of, int stair, int stage, Version version, Sums sums) {
         return text.toString();
     }
 
+    /** A place in a stair, in words to compare. */
+    static String place(int of, int stair, int stage) {
+        return of + "/" + stair + "/" + stage;
+    }
+
+    /** The places that a tune's own text lays claim to; none for a plain tune. */
+    static List<String> places(Tune tune) {
+        List<String> places = new ArrayList<>();
+        for (String line : tune.manuscript().text().split("\\R", -1)) {
+            Matcher match = LINE.matcher(line);
+            if (match.matches() && match.group(1).equals("stage")) {
+                Map<String, String> pairs = pairs(match.group(2));
+                places.add(pairs.get("of") + "/" + pairs.get("stair") + "/" + pairs.get("stage"));
+            }
+        }
+        return places;
+    }
+
+    /** A version's text with its numbers of stair and stage put right; the same text when they are. */
+    static String renumbered(String text, int stair, int stage) {
+        return text.replaceFirst("(?m)^(" + MARK + "stage .*?\\bstair=)\\d+", "$1" + stair)
+                .replaceFirst("(?m)^(" + MARK + "stage .*?\\bstage=)\\d+", "$1" + stage);
+    }
+
     /** The number of the plain tune that a version's text names. Throws IllegalArgumentException where there is none. */
     static int tuneOf(String text) {
         for (String line : text.split("\\R", -1)) {
@@ -147,6 +171,9 @@ record Directives(int of, int stair, int stage, Version version, Sums sums) {
             String words = match.group(2);
             switch (match.group(1)) {
                 case "stage" -> {
+                    if (!stage.isEmpty()) {
+                        throw new IllegalArgumentException("it says twice which stage it is");
+                    }
                     int at = words.indexOf(" name=");
                     name = at < 0 ? "" : manyLines(words.substring(at + 6));
                     stage = pairs(at < 0 ? words : words.substring(0, at));

@@ -37,13 +37,13 @@ final class VersionReader {
             Directives directives = Directives.parse(text, lesson.tune());
             boolean isChanged = !directives.sums().body().equals(Directives.sum(bodyOf(text)));
             boolean isPlainChanged = !directives.sums().plain().equals(Directives.plainSum(lesson.tune()));
-            if (isChanged || isPlainChanged) {
-                problems.add(alteredProblem(directives, lesson, firstLine, isChanged));
-            }
             Map<Integer, Found> stair = found.computeIfAbsent(item, key -> new TreeMap<>())
                     .computeIfAbsent(directives.stair(), key -> new TreeMap<>());
             if (stair.containsKey(directives.stage())) {
                 throw new IllegalArgumentException("stage " + directives.stage() + " is there twice");
+            }
+            if (isChanged || isPlainChanged) {
+                problems.add(alteredProblem(directives, lesson, firstLine, isChanged));
             }
             stair.put(directives.stage(), new Found(directives.version(), isChanged || isPlainChanged ? text : ""));
             dropSeparator(items, item);

@@ -14,6 +14,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.StandardCopyOption;
 import java.nio.file.StandardOpenOption;
+import java.util.Optional;
 import wildflourish.core.problem.Parsed;
 import wildflourish.core.version.Book;
 import wildflourish.files.abc.BookReader;
@@ -43,7 +44,9 @@ public final class BookStore {
         String text = new String(bytes, charset);
         boolean hasMark = text.startsWith(BYTE_ORDER_MARK);
         Parsed<Book> book = BookReader.read(hasMark ? text.substring(1) : text);
-        return new Parsed<>(new StoredBook(path, charset, hasMark, book.value()), book.problems());
+        return new Parsed<>(
+                new StoredBook(path, new StoredBook.Form(charset, hasMark), Optional.of(Sums.of(bytes)), book.value()),
+                book.problems());
     }
 
     private static byte[] bytesOf(Path path) throws IOException {
@@ -67,12 +70,23 @@ public final class BookStore {
         }
     }
 
-    /** Saves; a Latin-1 book that has gained other letters is saved as UTF-8. Returns the book as it is stored now. */
+    /**
+     * Saves; a Latin-1 book that has gained other letters is saved as UTF-8. Returns the book as it is stored now. Throws
+     * ChangedUnderneathException when another program has written the file since it was read.
+     */
     public static StoredBook save(StoredBook stored) throws IOException {
-        String text = (stored.hasByteOrderMark() ? BYTE_ORDER_MARK : "") + BookWriter.write(stored.book());
-        Charset charset = stored.charset().newEncoder().canEncode(text) ? stored.charset() : StandardCharsets.UTF_8;
-        writeAside(stored.path(), text.getBytes(charset));
-        return new StoredBook(stored.path(), charset, stored.hasByteOrderMark(), stored.book());
+        if (stored.seen().isPresent()
+                && Files.exists(stored.path())
+                && !Sums.of(bytesOf(stored.path())).equals(stored.seen().get())) {
+            throw new ChangedUnderneathException(stored.path());
+        }
+        StoredBook.Form form = stored.form();
+        String text = (form.hasByteOrderMark() ? BYTE_ORDER_MARK : "") + BookWriter.write(stored.book());
+        Charset charset = form.charset().newEncoder().canEncode(text) ? form.charset() : StandardCharsets.UTF_8;
+        byte[] bytes = text.getBytes(charset);
+        writeAside(stored.path(), bytes);
+        StoredBook.Form stays = new StoredBook.Form(charset, form.hasByteOrderMark());
+        return new StoredBook(stored.path(), stays, Optional.of(Sums.of(bytes)), stored.book());
     }
 
     /** Writes a file aside in the same folder, flushes it, and renames it over the old one. */
@@ -93,6 +107,11 @@ public final class BookStore {
                     channel.write(buffer);
                 }
                 channel.force(true);
+            } catch (IOException e) {
+                throw new IOException(
+                        "the disk of " + folder + " takes no more (" + e.getMessage()
+                                + "); make room, or choose another place",
+                        e);
             }
             keepPermissions(target, aside);
             rename(aside, target);

@@ -176,7 +176,7 @@ class ExporterTest {
     // Pages
 
     private static String text(PDDocument document) throws IOException {
-        return new PDFTextStripper().getText(document);
+        return new PDFTextStripper().getText(document).replace('\u00a0', ' ');
     }
 
     @Test

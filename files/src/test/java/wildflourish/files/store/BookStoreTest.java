@@ -2,6 +2,7 @@ package wildflourish.files.store;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
+import static org.junit.jupiter.api.Assumptions.assumeTrue;
 
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
@@ -48,7 +49,7 @@ class BookStoreTest {
         BookStore.save(stored);
         assertThat(Files.readAllBytes(old)).isEqualTo(latin);
         StoredBook moved = BookStore.save(withRemark(stored, "\n% ♯\n"));
-        assertThat(moved.charset())
+        assertThat(moved.form().charset())
                 .as("what Latin-1 cannot say is saved as UTF-8")
                 .isEqualTo(StandardCharsets.UTF_8);
         assertThat(BookStore.open(old).value().book().lessons().get(0).tune().title())
@@ -108,5 +109,72 @@ class BookStoreTest {
         assertThat(opened.problems()).isNotEmpty();
         BookStore.save(opened.value());
         assertThat(Files.readAllBytes(path)).isEqualTo(noise);
+    }
+
+    @Test
+    void aFileChangedUnderneathIsNotOverwrittenUnasked() throws IOException {
+        Path path = file("book.abc", Demo.text().getBytes(StandardCharsets.UTF_8));
+        StoredBook stored = withRemark(BookStore.open(path).value(), "% mine\n");
+        Files.writeString(path, Demo.text() + "% theirs\n");
+        assertThatThrownBy(() -> BookStore.save(stored)).isInstanceOf(ChangedUnderneathException.class);
+        assertThat(Files.readString(path)).endsWith("% theirs\n");
+        StoredBook saved = BookStore.save(stored.over());
+        assertThat(Files.readString(path)).endsWith("% mine\n");
+        BookStore.save(withRemark(saved, "% again\n"));
+        assertThat(Files.readString(path)).endsWith("% mine\n% again\n");
+        Files.delete(path);
+        BookStore.save(saved);
+        assertThat(Files.readString(path))
+                .as("a file that is gone is written again")
+                .endsWith("% mine\n");
+    }
+
+    /** A real file system with no room: a small mount in memory, where the machine lets the test make one. */
+    @Test
+    void aFullDiskLeavesTheOldFileAndSaysSo() throws Exception {
+        Path mount = Files.createDirectory(folder.resolve("mount"));
+        assumeTrue(run("mount", "-t", "tmpfs", "-o", "size=64k", "tmpfs", mount.toString()), "may not mount here");
+        try {
+            Path path = mount.resolve("book.abc");
+            Files.writeString(path, "X:1\nT:Small\nK:D\nABc|\n");
+            StoredBook stored = withRemark(BookStore.open(path).value(), "% much\n".repeat(20_000));
+            assertThatThrownBy(() -> BookStore.save(stored))
+                    .isInstanceOf(IOException.class)
+                    .hasMessageContaining("takes no more");
+            assertThat(path).hasContent("X:1\nT:Small\nK:D\nABc|\n");
+            try (var files = Files.list(mount)) {
+                assertThat(files).as("nothing is left aside").containsExactly(path);
+            }
+        } finally {
+            run("umount", mount.toString());
+        }
+    }
+
+    /** A real read-only place: the same mount, made read-only. */
+    @Test
+    void aReadOnlyPlaceSaysSo() throws Exception {
+        Path mount = Files.createDirectory(folder.resolve("mount"));
+        assumeTrue(run("mount", "-t", "tmpfs", "-o", "size=64k", "tmpfs", mount.toString()), "may not mount here");
+        try {
+            Path path = mount.resolve("book.abc");
+            Files.writeString(path, "X:1\nT:Small\nK:D\nABc|\n");
+            StoredBook stored = withRemark(BookStore.open(path).value(), "% more\n");
+            assumeTrue(run("mount", "-o", "remount,ro", mount.toString()), "may not remount here");
+            assertThatThrownBy(() -> BookStore.save(stored))
+                    .isInstanceOf(IOException.class)
+                    .hasMessageContaining("nothing can be written into the folder")
+                    .hasMessageContaining("choose another place");
+            assertThat(path).hasContent("X:1\nT:Small\nK:D\nABc|\n");
+        } finally {
+            run("umount", mount.toString());
+        }
+    }
+
+    private static boolean run(String... command) throws IOException, InterruptedException {
+        try {
+            return new ProcessBuilder(command).redirectErrorStream(true).start().waitFor() == 0;
+        } catch (IOException e) {
+            return false;
+        }
     }
 }

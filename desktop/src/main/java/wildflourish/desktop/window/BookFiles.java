@@ -1,0 +1,203 @@
+package wildflourish.desktop.window;
+
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import javafx.scene.control.Button;
+import javafx.scene.control.TextArea;
+import wildflourish.core.engraving.Paper;
+import wildflourish.core.problem.Problem;
+import wildflourish.desktop.desk.Desk;
+import wildflourish.desktop.desk.Sight;
+import wildflourish.files.export.ExportForm;
+import wildflourish.files.export.Exporter;
+import wildflourish.files.store.BookStore;
+import wildflourish.files.store.ChangedUnderneathException;
+
+/** Opening, saving and taking away, with a notice and a way on wherever something stands against it. */
+final class BookFiles {
+    private static final int MOST_ROWS = 8;
+
+    private final Desk desk;
+    private final FilePicker picker;
+    private final Banner banner;
+    private final Safekeeping safekeeping;
+
+    BookFiles(Desk desk, FilePicker picker, Banner banner, Safekeeping safekeeping) {
+        this.desk = desk;
+        this.picker = picker;
+        this.banner = banner;
+        this.safekeeping = safekeeping;
+    }
+
+    /** With the book that is on the desk when the window appears. */
+    void begin() {
+        tellProblems();
+        safekeeping.opened();
+    }
+
+    void close() {
+        safekeeping.close();
+    }
+
+    private static Button button(String words, String id, String tip, Runnable verb) {
+        return MainWindow.button(words, id, tip, verb);
+    }
+
+    // Opening
+
+    void open() {
+        picker.toOpen().ifPresent(this::open);
+    }
+
+    void open(Path path) {
+        if (!desk.isSaved()) {
+            askBeforeLosing("open", "Open the other book", () -> openNow(path));
+            return;
+        }
+        openNow(path);
+    }
+
+    private void openNow(Path path) {
+        banner.hide("unsaved");
+        banner.hide("changed");
+        try {
+            safekeeping.leave();
+            desk.open(path);
+            tellProblems();
+        } catch (IOException e) {
+            desk.say("Cannot open: " + e.getMessage());
+        }
+        safekeeping.opened();
+    }
+
+    private void tellProblems() {
+        if (desk.problems().isEmpty()) {
+            banner.hide("problems");
+            return;
+        }
+        int count = desk.problems().size();
+        String more = count > 1 ? "   (and " + (count - 1) + " more)" : "";
+        Button all = button("Show all", "all-problems", "Lists every problem with its line", this::listProblems);
+        banner.show("problems", "Read with care: " + desk.problems().get(0) + more, all, seen());
+    }
+
+    private Button seen() {
+        return button("Good", "problems-seen", "Hides this", () -> banner.hide("problems"));
+    }
+
+    private void listProblems() {
+        String all = String.join(
+                "\n", desk.problems().stream().map(Problem::toString).toList());
+        TextArea list = new TextArea(all);
+        list.setId("problem-list");
+        list.setEditable(false);
+        list.setWrapText(true);
+        list.setPrefRowCount(Math.min(MOST_ROWS, desk.problems().size() + 1));
+        banner.show("problems", list, seen());
+    }
+
+    // Saving
+
+    void save() {
+        save(desk.path());
+    }
+
+    void saveAs() {
+        picker.toSave(nameOf(desk.path()), "abc").ifPresent(this::save);
+    }
+
+    private boolean save(Path path) {
+        try {
+            Path folder = path.toAbsolutePath().getParent();
+            if (folder != null) {
+                Files.createDirectories(folder);
+            }
+            safekeeping.saving(path);
+            desk.save(path);
+            safekeeping.saved();
+            banner.hide("changed");
+            return true;
+        } catch (ChangedUnderneathException e) {
+            offerWaysRoundOthersChange();
+        } catch (IOException e) {
+            desk.say("Cannot save: " + e.getMessage()
+                    + ". Save to another place with Ctrl+Shift+S; nothing is lost here.");
+        }
+        return false;
+    }
+
+    private void offerWaysRoundOthersChange() {
+        desk.say("Not saved: another program has changed the file");
+        banner.show(
+                "changed",
+                "Another program has changed " + desk.path().getFileName()
+                        + " since it was opened here. Nothing is lost yet.",
+                button("Save over it", "save-over", "What the other program wrote is replaced", this::saveOver),
+                button("Save to another file", "save-beside", "Both are kept", this::saveAs),
+                button(
+                        "Open what is there",
+                        "open-theirs",
+                        "The changes made here are asked about first",
+                        () -> open(desk.path())));
+    }
+
+    private void saveOver() {
+        desk.replaceOnSave();
+        save(desk.path());
+    }
+
+    private static String nameOf(Path path) {
+        return String.valueOf(path.getFileName()).replaceFirst("\\.[^.]*$", "");
+    }
+
+    // Taking away
+
+    void takeAway(ExportForm form, Paper paper) {
+        Sight sight = desk.sight().get();
+        if (sight.tune().isEmpty() || sight.version().isEmpty()) {
+            desk.say("There is no tune to take away: open a book first.");
+            return;
+        }
+        Exporter.Take take =
+                new Exporter.Take(sight.tune().get(), sight.version().get());
+        String name = (take.tune().title() + " " + take.version().name())
+                .replaceAll("[^\\p{L}\\p{N} '-]", "")
+                .trim();
+        picker.toSave(name, form.ending()).ifPresent(path -> takeAway(take, form, paper, path));
+    }
+
+    private void takeAway(Exporter.Take take, ExportForm form, Paper paper, Path path) {
+        try {
+            byte[] bytes = new Exporter(desk.sight().get().chosen().profile(), paper).export(take, form);
+            BookStore.writeAside(path, bytes);
+            desk.say("Wrote " + path);
+        } catch (IOException e) {
+            desk.say("Cannot write: " + e.getMessage() + ".");
+        }
+    }
+
+    // Leaving
+
+    boolean mayClose(Runnable close) {
+        if (desk.isSaved()) {
+            return true;
+        }
+        askBeforeLosing("close", "Close without saving", close);
+        return false;
+    }
+
+    private void askBeforeLosing(String id, String words, Runnable verb) {
+        Button save = button("Save first", "save-first", "Saves, then goes on", () -> {
+            if (save(desk.path())) {
+                verb.run();
+            }
+        });
+        Button go = button(words, id + "-anyway", "The changes are lost", () -> {
+            safekeeping.letGo();
+            verb.run();
+        });
+        Button stay = button("Stay here", "stay", "Nothing happens", () -> banner.hide("unsaved"));
+        banner.show("unsaved", "There are changes that are not saved.", save, go, stay);
+    }
+}
