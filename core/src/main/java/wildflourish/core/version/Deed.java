@@ -1,7 +1,17 @@
 package wildflourish.core.version;
 
 /** What a change does, for the history a user can read: a kind and the things it is about. */
-public record Deed(Kind kind, String subject, String stage) {
+public record Deed(Kind kind, String subject, String stage, boolean isClosed) {
+    /** A deed that further ones of its kind may still join. */
+    public Deed(Kind kind, String subject, String stage) {
+        this(kind, subject, stage, false);
+    }
+
+    /** The same, finished: nothing joins it any more. */
+    Deed closed() {
+        return isClosed ? this : new Deed(kind, subject, stage, true);
+    }
+
     /** Kinds of change. */
     public enum Kind {
         PLACE,
@@ -14,6 +24,8 @@ public record Deed(Kind kind, String subject, String stage) {
         COPY_UP,
         TEMPO,
         SCHOOL,
+        EDIT,
+        NEW_TUNE,
         RECOVER,
         TAKE_SAVED,
         KEEP_AS_TUNE

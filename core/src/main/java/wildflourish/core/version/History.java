@@ -32,6 +32,35 @@ public final class History {
         undone.clear();
     }
 
+    /** Applies a change that goes on with the last one of its kind, as typing does: both are taken back together. */
+    public void applyMerging(Change change) {
+        Optional<Change> both = Optional.ofNullable(done.peek())
+                .filter(last -> last.deed().equals(change.deed()))
+                .flatMap(last -> last.merged(change));
+        if (change.isNothing()) {
+            return;
+        }
+        if (both.isEmpty()) {
+            apply(change);
+            return;
+        }
+        book = change.applied(book);
+        undone.clear();
+        done.pop();
+        if (!both.get().isNothing()) {
+            done.push(both.get());
+        }
+    }
+
+    /** From now on the next change stands by itself, even if it goes on with the last one. */
+    public void endMerging() {
+        Change last = done.poll();
+        if (last != null) {
+            Deed deed = last.deed();
+            done.push(new Change(last.at(), last.before(), last.after(), deed.closed()));
+        }
+    }
+
     /** Takes the last change back; returns it, or nothing where there is none. */
     public Optional<Change> undo() {
         Change change = done.poll();

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import wildflourish.core.instrument.Instrument;
+import wildflourish.core.tune.Identities;
 import wildflourish.core.tune.Tune;
 
 /**
@@ -49,6 +50,29 @@ public record Lesson(Tune tune, List<Stair> stairs, List<Altered> altered) imple
         }
         changed.add(stair);
         return new Lesson(tune, changed, altered);
+    }
+
+    /** A lesson after an edit of its tune, and how many placements, over all stages, had no note left. */
+    public record Edited(Lesson lesson, int lost) {}
+
+    /**
+     * The tune edited: notes that are still there keep their identity, and placements follow their notes. What then no longer fits stays where
+     * it is, for the critic to tell.
+     */
+    public Edited edited(Tune changed) {
+        Tune carried = Identities.carry(tune, changed);
+        int lost = 0;
+        List<Stair> followed = new ArrayList<>();
+        for (Stair stair : stairs) {
+            List<Version> stages = new ArrayList<>();
+            for (Version stage : stair.stages()) {
+                Version.Followed after = stage.following(tune, carried);
+                stages.add(after.version());
+                lost += after.lost();
+            }
+            followed.add(new Stair(stages));
+        }
+        return new Edited(new Lesson(carried, followed, altered), lost);
     }
 
     public Lesson without(Altered decided) {

@@ -1,5 +1,6 @@
 package wildflourish.core.version;
 
+import java.util.ArrayList;
 import java.util.Collections;
 import java.util.List;
 import java.util.Map;
@@ -74,6 +75,35 @@ public record Version(String name, Playing playing, Map<NoteId, Spot> spots) {
         changed.put(note, new Spot(note, List.of(), spot.sentence()));
         return new Version(name, playing, changed);
     }
+
+    /**
+     * After the tune was edited: placements keep to the notes that are left of their spans. An option with no note left is gone, and with it
+     * a spot that has nothing else; both are counted in {@link Followed#lost}.
+     */
+    Followed following(Tune before, Tune after) {
+        Map<NoteId, Spot> kept = new TreeMap<>();
+        int lost = 0;
+        for (Spot spot : spots.values()) {
+            Map<NoteId, List<Placement>> options = new TreeMap<>();
+            for (Placement option : spot.options()) {
+                Optional<Placement> followed = option.following(before, after);
+                followed.ifPresent(each -> options.computeIfAbsent(each.span().first(), key -> new ArrayList<>())
+                        .add(each));
+                lost += followed.isPresent() ? 0 : 1;
+            }
+            for (Map.Entry<NoteId, List<Placement>> at : options.entrySet()) {
+                String sentence = at.getKey().equals(spot.at()) ? spot.sentence() : "";
+                kept.putIfAbsent(at.getKey(), new Spot(at.getKey(), at.getValue(), sentence));
+            }
+            if (options.isEmpty() && after.has(spot.at()) && !spot.sentence().isEmpty()) {
+                kept.putIfAbsent(spot.at(), new Spot(spot.at(), List.of(), spot.sentence()));
+            }
+        }
+        return new Followed(new Version(name, playing, kept), lost);
+    }
+
+    /** A version after an edit of its tune, and how many placements had no note left. */
+    record Followed(Version version, int lost) {}
 
     public Version withName(String newName) {
         return newName.equals(name) ? this : new Version(newName, playing, spots);

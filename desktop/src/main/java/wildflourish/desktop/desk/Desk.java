@@ -35,6 +35,7 @@ import wildflourish.core.version.Version;
 import wildflourish.core.words.Words;
 import wildflourish.files.abc.BookReader;
 import wildflourish.files.abc.BookWriter;
+import wildflourish.files.abc.TuneText;
 import wildflourish.files.store.BookStore;
 import wildflourish.files.store.StoredBook;
 
@@ -429,6 +430,71 @@ public final class Desk {
         say(school.name() + ": " + school.about());
     }
 
+    // Writing the tune itself
+
+    /**
+     * The chosen tune as typed: its text is read, notes that are still there keep their placements. Returns what was wrong with the text.
+     * Typing on is one change until {@link #endEdit}.
+     */
+    public List<Problem> edit(String text) {
+        Sight current = now();
+        if (current.lesson().isEmpty()) {
+            return List.of();
+        }
+        Lesson before = current.lesson().get();
+        Parsed<Tune> read = TuneText.read(text);
+        if (read.value().manuscript().text().equals(before.tune().manuscript().text())) {
+            return read.problems();
+        }
+        Lesson.Edited edited = before.edited(read.value());
+        Deed deed = new Deed(Deed.Kind.EDIT, before.tune().title(), "");
+        history.applyMerging(Change.of(history.book(), before, edited.lesson(), deed));
+        show(current.chosen());
+        say(
+                edited.lost() == 0
+                        ? "The tune is changed; what stands on its notes has followed them"
+                        : edited.lost() + (edited.lost() == 1 ? " placement" : " placements")
+                                + " had no note left and went with it; Undo brings both back");
+        return read.problems();
+    }
+
+    /** What is wrong with a tune's text, which changes nothing. */
+    public List<Problem> check(String text) {
+        return text.isEmpty() ? List.of() : TuneText.read(text).problems();
+    }
+
+    /** Typing is over: the next edit is a change of its own. */
+    public void endEdit() {
+        history.endMerging();
+    }
+
+    /** A new tune at the end of the book, chosen, to be written over. */
+    public void newTune() {
+        int number = freshNumber();
+        List<BookItem> items = history.book().items();
+        List<BookItem> more = new ArrayList<>();
+        if (!items.isEmpty()) {
+            boolean endsInLine = items.get(items.size() - 1) instanceof BookItem.Text text
+                    && text.text().endsWith("\n");
+            more.add(new BookItem.Text(endsInLine ? "\n" : "\n\n"));
+        }
+        more.add(Lesson.plain(TuneText.read(TuneText.fresh(number)).value()));
+        more.add(new BookItem.Text("\n"));
+        lessonIndex = history.book().lessons().size();
+        apply(
+                new Change(items.size(), List.of(), more, new Deed(Deed.Kind.NEW_TUNE, "", "")),
+                now().chosen().withNote(Optional.empty()));
+        say("A new tune, X:" + number + ", at the end of the book: write over it");
+    }
+
+    private int freshNumber() {
+        return history.book().lessons().stream()
+                        .mapToInt(lesson -> lesson.tune().header().number())
+                        .max()
+                        .orElse(0)
+                + 1;
+    }
+
     // Undo
 
     public void undo() {
@@ -457,6 +523,8 @@ public final class Desk {
             case COPY_UP -> "copied " + deed.stage() + " up";
             case TEMPO -> "set " + deed.stage() + " to " + deed.subject();
             case SCHOOL -> "chose a school for " + deed.stage();
+            case EDIT -> "wrote in " + deed.subject();
+            case NEW_TUNE -> "began a new tune";
             case RECOVER -> "brought unsaved changes back";
             case TAKE_SAVED -> "kept " + deed.stage() + " as it was saved";
             case KEEP_AS_TUNE -> "kept the changed notes of " + deed.stage() + " as a tune";
@@ -484,11 +552,7 @@ public final class Desk {
     public void keepAsTune(Lesson.Altered altered) {
         Lesson before = now().lesson().orElseThrow();
         String name = altered.saved().name();
-        int number = history.book().lessons().stream()
-                        .mapToInt(lesson -> lesson.tune().header().number())
-                        .max()
-                        .orElse(0)
-                + 1;
+        int number = freshNumber();
         List<BookItem> after = new ArrayList<>();
         after.add(before.without(altered));
         after.add(new BookItem.Text("\n\n"));

@@ -49,6 +49,8 @@ public final class MainWindow extends BorderPane {
     private final ComboBox<String> tunes = new ComboBox<>();
     private final Label bookName = new Label();
     private final Banner banner = new Banner();
+    private final WritePanel write;
+    private final ToggleButton writeToggle = new ToggleButton("Write");
     private final ToggleButton closeUpToggle = new ToggleButton("Close-up");
     private final VBox below = new VBox();
     private final Keys keys = new Keys();
@@ -63,6 +65,7 @@ public final class MainWindow extends BorderPane {
         this.score = new ScoreView(desk);
         this.fits = new FitsPanel(desk);
         this.closeUp = new CloseUpView(desk);
+        this.write = new WritePanel(desk);
         this.transport = new Transport(desk, player, new Transport.Listener() {
             @Override
             public void heard(Optional<Player.Heard> heard) {
@@ -119,6 +122,11 @@ public final class MainWindow extends BorderPane {
         closeUpToggle.setId("close-up-toggle");
         closeUpToggle.setTooltip(new Tooltip("The chosen spot in milliseconds (C)"));
         closeUpToggle.selectedProperty().addListener((at, before, after) -> showCloseUp());
+        writeToggle.setId("write-toggle");
+        writeToggle.setMinWidth(Region.USE_PREF_SIZE);
+        writeToggle.setTooltip(new Tooltip("Write or correct the tune itself, as ABC text (W)"));
+        writeToggle.selectedProperty().addListener((at, before, after) -> showWrite());
+        Button fresh = button("New tune", "new-tune", "A new tune at the end of the book (Ctrl+N)", this::newTune);
         Button dark = button("◐", "theme", "Light or dark (D)", () -> setTheme(theme.other()));
         dark.setAccessibleText("Light or dark");
         HBox bar = new HBox(
@@ -133,6 +141,8 @@ public final class MainWindow extends BorderPane {
                 open,
                 save,
                 takeAway(),
+                fresh,
+                writeToggle,
                 closeUpToggle,
                 dark);
         bar.setAlignment(Pos.CENTER_LEFT);
@@ -246,9 +256,29 @@ public final class MainWindow extends BorderPane {
     private void showCloseUp() {
         below.getChildren().remove(closeUp);
         if (closeUpToggle.isSelected()) {
+            writeToggle.setSelected(false);
             below.getChildren().add(0, closeUp);
             closeUp.show(transport.realisation());
         }
+    }
+
+    /** Shows or hides the text of the tune; what is shown below the score is one thing at a time. */
+    private void showWrite() {
+        below.getChildren().remove(write);
+        if (writeToggle.isSelected()) {
+            closeUpToggle.setSelected(false);
+            below.getChildren().add(0, write);
+            write.focus();
+        } else {
+            write.finish();
+            score.requestFocus();
+        }
+    }
+
+    private void newTune() {
+        desk.newTune();
+        writeToggle.setSelected(true);
+        write.focus();
     }
 
     public void setTheme(Theme newTheme) {
@@ -322,6 +352,8 @@ public final class MainWindow extends BorderPane {
                 .with(KeyCode.P, "play this part", () -> playOrStop(Transport.Stretch.PART))
                 .with(KeyCode.T, "play the tune", () -> playOrStop(Transport.Stretch.TUNE))
                 .with(KeyCode.C, "close-up", () -> closeUpToggle.setSelected(!closeUpToggle.isSelected()))
+                .with(KeyCode.W, "write the tune", () -> writeToggle.setSelected(!writeToggle.isSelected()))
+                .with(KeyCode.N, "new tune", this::newTune, KeyCombination.SHORTCUT_DOWN)
                 .with(KeyCode.COMMA, "a little earlier in the close-up", () -> closeUp.scrubBy(-SCRUB_MILLIS))
                 .with(KeyCode.PERIOD, "a little later in the close-up", () -> closeUp.scrubBy(SCRUB_MILLIS))
                 .with(KeyCode.D, "light or dark", () -> setTheme(theme.other()))
@@ -359,7 +391,7 @@ public final class MainWindow extends BorderPane {
     /** The score's keys hold everywhere but in controls that use the same key themselves. */
     private void pressed(KeyEvent event) {
         Node focus = getScene().getFocusOwner();
-        boolean isControl = event.isShortcutDown() || event.getCode() == KeyCode.ESCAPE;
+        boolean isControl = (event.isShortcutDown() && !isTextKey(focus, event)) || event.getCode() == KeyCode.ESCAPE;
         boolean isOwnKey = focus instanceof TextInputControl
                 || focus instanceof ComboBox<?>
                 || focus instanceof javafx.scene.control.Slider
@@ -369,6 +401,27 @@ public final class MainWindow extends BorderPane {
         if ((isControl || !isOwnKey) && keys.press(event)) {
             event.consume();
         }
+    }
+
+    /** Undo, cut, copy, paste and the like belong to the text while one is typing. */
+    private static boolean isTextKey(Node focus, KeyEvent event) {
+        return focus instanceof TextInputControl
+                && List.of(
+                                KeyCode.Z,
+                                KeyCode.Y,
+                                KeyCode.X,
+                                KeyCode.C,
+                                KeyCode.V,
+                                KeyCode.A,
+                                KeyCode.LEFT,
+                                KeyCode.RIGHT,
+                                KeyCode.UP,
+                                KeyCode.DOWN,
+                                KeyCode.HOME,
+                                KeyCode.END,
+                                KeyCode.DELETE,
+                                KeyCode.BACK_SPACE)
+                        .contains(event.getCode());
     }
 
     /** Stops the sound; the window is of no use afterwards. */

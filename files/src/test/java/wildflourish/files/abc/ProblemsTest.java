@@ -120,7 +120,7 @@ class ProblemsTest {
         Random random = new Random(13);
         Lesson lesson = BookReader.read(Demo.text()).value().lessons().get(1);
         String text = BookWriter.write(new Book(List.of(Decorator.decorated(lesson, random))));
-        for (int i = 0; i < 3000; i++) {
+        for (int i = 0; i < 800; i++) {
             String mutated = mutated(text, random);
             String once = BookWriter.write(BookReader.read(mutated).value());
             String twice = BookWriter.write(BookReader.read(once).value());

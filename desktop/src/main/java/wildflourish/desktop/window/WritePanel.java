@@ -1,0 +1,119 @@
+package wildflourish.desktop.window;
+
+import java.util.List;
+import javafx.animation.PauseTransition;
+import javafx.scene.control.Label;
+import javafx.scene.control.TextArea;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.Region;
+import javafx.scene.layout.VBox;
+import javafx.util.Duration;
+import wildflourish.core.problem.Problem;
+import wildflourish.core.tune.Tune;
+import wildflourish.desktop.desk.Desk;
+
+/** The chosen tune as ABC text, to be typed and corrected: the score above follows, problems stand beside, a click on one goes to it. */
+final class WritePanel extends HBox {
+    private static final double PAUSE_MILLIS = 180;
+    private static final int MOST_PROBLEMS = 30;
+
+    private final Desk desk;
+    private final TextArea text = new TextArea();
+    private final VBox problems = new VBox();
+    private final PauseTransition pause = new PauseTransition(Duration.millis(PAUSE_MILLIS));
+    private boolean isFilling;
+
+    WritePanel(Desk desk) {
+        this.desk = desk;
+        setId("write");
+        getStyleClass().add("write");
+        text.setId("tune-text");
+        text.setAccessibleText("The tune as ABC text");
+        text.setPrefRowCount(11);
+        text.getStyleClass().add("tune-text");
+        HBox.setHgrow(text, Priority.ALWAYS);
+        problems.getStyleClass().add("write-problems");
+        problems.setMinWidth(Region.USE_PREF_SIZE);
+        getChildren().addAll(text, problems);
+        pause.setOnFinished(event -> take());
+        text.textProperty().addListener((at, before, after) -> {
+            if (!isFilling) {
+                pause.playFromStart();
+            }
+        });
+        text.focusedProperty().addListener((at, before, isFocused) -> {
+            if (!isFocused) {
+                finish();
+            }
+        });
+        desk.sight().addListener((at, before, after) -> {
+            if (!before.tune().equals(after.tune())) {
+                fill();
+            }
+        });
+        fill();
+    }
+
+    /** The text of the chosen tune, unless that is what stands here already. */
+    private void fill() {
+        String now = desk.sight()
+                .get()
+                .tune()
+                .map(Tune::manuscript)
+                .map(each -> each.text())
+                .orElse("");
+        if (!wildflourish.files.abc.TuneText.closedUp(text.getText()).equals(now)) {
+            isFilling = true;
+            pause.stop();
+            text.setText(now);
+            isFilling = false;
+            show(desk.check(now));
+        }
+    }
+
+    private void take() {
+        pause.stop();
+        show(desk.edit(text.getText()));
+    }
+
+    /** What was typed last is taken, and typing on will be another change. */
+    void finish() {
+        if (pause.getStatus() == javafx.animation.Animation.Status.RUNNING) {
+            take();
+        }
+        desk.endEdit();
+    }
+
+    void focus() {
+        text.requestFocus();
+    }
+
+    private void show(List<Problem> found) {
+        problems.getChildren().clear();
+        Label title = new Label(found.isEmpty() ? "Everything is read." : "To look at: " + found.size());
+        title.getStyleClass().add("panel-title");
+        problems.getChildren().add(title);
+        found.stream().limit(MOST_PROBLEMS).forEach(problem -> {
+            var button = MainWindow.button(
+                    "Line " + problem.place().line() + ": " + problem.message(),
+                    "problem-" + problem.place().line(),
+                    problem.hint(),
+                    () -> goTo(problem));
+            button.setWrapText(true);
+            button.setMinHeight(Region.USE_PREF_SIZE);
+            button.setMaxWidth(Double.MAX_VALUE);
+            problems.getChildren().add(button);
+        });
+    }
+
+    private void goTo(Problem problem) {
+        int at = 0;
+        for (int line = 1; line < problem.place().line(); line++) {
+            at = text.getText().indexOf('\n', at) + 1;
+        }
+        text.requestFocus();
+        text.positionCaret(at + problem.place().column() - 1);
+        text.selectForward();
+    }
+}
