@@ -24,6 +24,9 @@ final class DemoCommand implements Callable<Integer> {
     @Option(names = "--close-up", description = "shows the chosen spot in milliseconds")
     private boolean closeUp;
 
+    @Option(names = "--write", description = "shows the text of the tune")
+    private boolean write;
+
     @Option(names = "--dark", description = "dark colours")
     private boolean dark;
 
@@ -36,6 +39,9 @@ final class DemoCommand implements Callable<Integer> {
         note.ifPresent(number -> parameters.add("--note=" + number));
         if (closeUp) {
             parameters.add("--close-up");
+        }
+        if (write) {
+            parameters.add("--write");
         }
         if (dark) {
             parameters.add("--dark");

@@ -5,6 +5,7 @@ import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.function.BiFunction;
 import javafx.beans.property.ReadOnlyObjectProperty;
 import javafx.beans.property.ReadOnlyObjectWrapper;
 import javafx.beans.property.ReadOnlyStringProperty;
@@ -35,6 +36,8 @@ import wildflourish.core.version.Version;
 import wildflourish.core.words.Words;
 import wildflourish.files.abc.BookReader;
 import wildflourish.files.abc.BookWriter;
+import wildflourish.files.abc.Transposer;
+import wildflourish.files.abc.TuneEditor;
 import wildflourish.files.abc.TuneText;
 import wildflourish.files.store.BookStore;
 import wildflourish.files.store.StoredBook;
@@ -456,6 +459,55 @@ public final class Desk {
                         : edited.lost() + (edited.lost() == 1 ? " placement" : " placements")
                                 + " had no note left and went with it; Undo brings both back");
         return read.problems();
+    }
+
+    /** Corrects the chosen note; says so where that makes no sense. */
+    public void correct(BiFunction<TuneEditor, NoteId, Optional<String>> verb) {
+        Sight current = now();
+        if (current.tune().isEmpty() || current.note().isEmpty()) {
+            say("There is no note to change: choose one, or begin a new tune with Ctrl+N.");
+            return;
+        }
+        Optional<String> text =
+                verb.apply(new TuneEditor(current.tune().get()), current.note().get());
+        if (text.isEmpty()) {
+            say("That cannot be done to this note; write it in the text of the tune (W).");
+            return;
+        }
+        edit(text.get());
+        endEdit();
+    }
+
+    /** Adds something after the chosen note and goes on to it. */
+    public void add(BiFunction<TuneEditor, NoteId, Optional<String>> verb) {
+        int notes = now().tune().map(tune -> tune.notes().size()).orElse(0);
+        correct(verb);
+        if (now().tune().map(tune -> tune.notes().size()).orElse(0) > notes) {
+            walk(1);
+        }
+    }
+
+    /** Takes the chosen note out of the tune and goes on to the one before. */
+    public void takeOut() {
+        Optional<NoteId> before = now().tune()
+                .flatMap(tune -> now().note().flatMap(note -> tune.neighbour(note, -1)))
+                .map(Note::id);
+        correct(TuneEditor::deleted);
+        before.filter(id -> now().tune().map(tune -> tune.has(id)).orElse(false))
+                .ifPresent(this::choose);
+    }
+
+    /** The whole tune so many semitones higher, key and all. */
+    public void transpose(int semitones) {
+        Optional<String> text = now().tune()
+                .flatMap(tune -> Transposer.transposed(tune.manuscript().text(), semitones));
+        if (text.isEmpty()) {
+            say("This tune has no key that can be moved; give it one, such as K:D, in its text (W).");
+            return;
+        }
+        edit(text.get());
+        endEdit();
+        say("Moved to " + now().tune().orElseThrow().header().key().name());
     }
 
     /** What is wrong with a tune's text, which changes nothing. */

@@ -28,7 +28,8 @@ import wildflourish.files.store.Recovery;
 import wildflourish.files.store.StoredBook;
 
 /** The application: one window on one book. Parameters: {@code --book FILE}, {@code --shot FILE}, {@code --tune N},
- * {@code --stage N}, {@code --note N}, {@code --close-up}, {@code --dark}. */
+ * {@code --stage N}, {@code --note N}, {@code --close-up},
+ * {@code --write}, {@code --dark}. */
 public final class FlourishApp extends Application {
     public static final int WIDTH = 1280;
     public static final int HEIGHT = 800;
@@ -61,6 +62,7 @@ public final class FlourishApp extends Application {
         number("stage").ifPresent(desk::chooseStage);
         number("note").ifPresent(desk::walk);
         content.showCloseUp(flags.contains("--close-up"));
+        content.showWrite(flags.contains("--write"));
         if (flags.contains("--dark")) {
             content.setTheme(Theme.DARK);
         }

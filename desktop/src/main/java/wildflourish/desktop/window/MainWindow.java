@@ -24,6 +24,8 @@ import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import wildflourish.core.engraving.Paper;
+import wildflourish.core.music.Fraction;
+import wildflourish.core.music.Step;
 import wildflourish.core.ornament.Profile;
 import wildflourish.core.tune.NoteId;
 import wildflourish.core.version.Lesson;
@@ -35,6 +37,7 @@ import wildflourish.desktop.desk.Desk;
 import wildflourish.desktop.desk.Sight;
 import wildflourish.desktop.look.Theme;
 import wildflourish.desktop.play.Player;
+import wildflourish.files.abc.TuneEditor;
 import wildflourish.files.export.ExportForm;
 import wildflourish.files.store.Recovery;
 
@@ -294,6 +297,10 @@ public final class MainWindow extends BorderPane {
         closeUpToggle.setSelected(isShown);
     }
 
+    public void showWrite(boolean isShown) {
+        writeToggle.setSelected(isShown);
+    }
+
     public ScoreView score() {
         return score;
     }
@@ -374,6 +381,59 @@ public final class MainWindow extends BorderPane {
                         () -> files.takeAway(ExportForm.PDF, Paper.a4()),
                         KeyCombination.SHORTCUT_DOWN)
                 .with(KeyCode.ESCAPE, "back to the score", score::requestFocus);
+        fillWritingKeys();
+    }
+
+    /** Correcting the tune on the staff: everything with Alt. */
+    private void fillWritingKeys() {
+        for (Step step : Step.values()) {
+            keys.with(
+                    KeyCode.valueOf(step.name()),
+                    "add a note " + step + " after this one",
+                    () -> desk.add((editor, note) -> editor.inserted(note, step)),
+                    KeyCombination.ALT_DOWN);
+        }
+        alt(KeyCode.UP, "note a step up", () -> desk.correct((editor, note) -> editor.stepped(note, 1)));
+        alt(KeyCode.DOWN, "note a step down", () -> desk.correct((editor, note) -> editor.stepped(note, -1)));
+        alt(KeyCode.PAGE_UP, "note an octave up", () -> desk.correct((editor, note) -> editor.stepped(note, 7)));
+        alt(KeyCode.PAGE_DOWN, "note an octave down", () -> desk.correct((editor, note) -> editor.stepped(note, -7)));
+        alt(KeyCode.S, "note a semitone sharper", () -> desk.correct((editor, note) -> editor.altered(note, 1)));
+        alt(KeyCode.H, "note a semitone flatter", () -> desk.correct((editor, note) -> editor.altered(note, -1)));
+        alt(KeyCode.RIGHT, "note twice as long", () -> lengthen(2, 1));
+        alt(KeyCode.LEFT, "note half as long", () -> lengthen(1, 2));
+        alt(KeyCode.PERIOD, "note half as long again", () -> lengthen(3, 2));
+        alt(KeyCode.R, "add a rest after this note", () -> desk.add(TuneEditor::insertedRest));
+        alt(KeyCode.T, "tie to the next note, or untie", () -> desk.correct(TuneEditor::tied));
+        alt(KeyCode.ENTER, "bar line after this note", () -> sign("|"));
+        alt(KeyCode.COLON, "end of a repeat after this note", () -> sign(":|"));
+        alt(KeyCode.L, "repeat from after this note", () -> sign("|:"));
+        alt(KeyCode.P, "end of a part after this note", () -> sign("||"));
+        alt(KeyCode.BACK_SPACE, "take this note out of the tune", desk::takeOut);
+        alt(KeyCode.DELETE, "take this note out of the tune", desk::takeOut);
+        keys.with(
+                        KeyCode.UP,
+                        "tune a semitone up",
+                        () -> desk.transpose(1),
+                        KeyCombination.ALT_DOWN,
+                        KeyCombination.SHIFT_DOWN)
+                .with(
+                        KeyCode.DOWN,
+                        "tune a semitone down",
+                        () -> desk.transpose(-1),
+                        KeyCombination.ALT_DOWN,
+                        KeyCombination.SHIFT_DOWN);
+    }
+
+    private void alt(KeyCode code, String words, Runnable verb) {
+        keys.with(code, words, verb, KeyCombination.ALT_DOWN);
+    }
+
+    private void lengthen(int above, int below) {
+        desk.correct((editor, note) -> editor.lengthened(note, Fraction.of(above, below)));
+    }
+
+    private void sign(String sign) {
+        desk.correct((editor, note) -> editor.insertedSign(note, sign));
     }
 
     private int stage() {

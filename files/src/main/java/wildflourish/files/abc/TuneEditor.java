@@ -1,0 +1,207 @@
+package wildflourish.files.abc;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import wildflourish.core.music.Fraction;
+import wildflourish.core.music.Key;
+import wildflourish.core.music.Step;
+import wildflourish.core.music.WrittenPitch;
+import wildflourish.core.tune.Manuscript;
+import wildflourish.core.tune.Note;
+import wildflourish.core.tune.NoteId;
+import wildflourish.core.tune.Tune;
+
+/**
+ * Corrects a tune note by note: each verb answers with the changed text, and every other note keeps its pitch, accidentals being added where a
+ * change would have taken one away. Empty where the verb makes no sense: on a rest, in a chord, off the staff.
+ */
+public final class TuneEditor {
+    private static final int LOWEST_STAFF_STEP = 14;
+    private static final int HIGHEST_STAFF_STEP = 56;
+
+    private final Tune tune;
+    private final String text;
+
+    public TuneEditor(Tune tune) {
+        this.tune = tune;
+        this.text = tune.manuscript().text();
+    }
+
+    /** A note so many steps of the scale higher or lower, with the accidental of the key. */
+    public Optional<String> stepped(NoteId id, int steps) {
+        return token(id).flatMap(token -> {
+            int staffStep = tune.note(id).melody().staffStep() + steps;
+            if (staffStep < LOWEST_STAFF_STEP || staffStep > HIGHEST_STAFF_STEP) {
+                return Optional.empty();
+            }
+            WrittenPitch natural = WrittenPitch.ofStaffStep(staffStep);
+            return Optional.of(repitched(id, token, natural.withAlter(key(id).alterOf(natural.step()))));
+        });
+    }
+
+    /** A note a semitone sharper (1) or flatter (−1) on the same line or space. */
+    public Optional<String> altered(NoteId id, int by) {
+        return token(id).flatMap(token -> {
+            WrittenPitch pitch = tune.note(id).melody();
+            int alter = pitch.alter() + by;
+            return Math.abs(alter) > 1 ? Optional.empty() : Optional.of(repitched(id, token, pitch.withAlter(alter)));
+        });
+    }
+
+    private String repitched(NoteId id, NoteToken token, WrittenPitch pitch) {
+        List<WrittenPitch> wanted = melodies();
+        wanted.set(indexOf(id), pitch);
+        return settled(
+                replaced(id, VersionWriter.letterText(pitch) + VersionWriter.lengthText(token.factor())), wanted);
+    }
+
+    /** A note or rest of another length, as a multiple of its present one. */
+    public Optional<String> lengthened(NoteId id, Fraction factor) {
+        Manuscript.Stretch stretch = tune.manuscript().at(id);
+        String old = text.substring(stretch.start(), stretch.end());
+        return NoteToken.at(old, 0, old.length()).flatMap(token -> {
+            Fraction length = token.factor().times(factor);
+            if (!length.isPositive() || length.denominator() > 64 || length.numerator() > 64) {
+                return Optional.empty();
+            }
+            String head = old.replaceFirst("[0-9/]*$", "");
+            return Optional.of(replaced(id, head + VersionWriter.lengthText(length)));
+        });
+    }
+
+    /** A new note after another, on the nearest line or space of that letter, as long as the other, with the accidental of the key. */
+    public Optional<String> inserted(NoteId after, Step step) {
+        Note note = tune.note(after);
+        int from = note.isRest()
+                ? WrittenPitch.parse("B4").staffStep()
+                : note.melody().staffStep();
+        int distance = Math.floorMod(step.ordinal() - Math.floorMod(from, 7) + 3, 7) - 3;
+        WrittenPitch natural = WrittenPitch.ofStaffStep(from + distance);
+        WrittenPitch pitch = natural.withAlter(key(after).alterOf(natural.step()));
+        List<WrittenPitch> wanted = melodies();
+        wanted.add(indexOf(after) + (note.isRest() ? 0 : 1), pitch);
+        return Optional.of(settled(added(after, VersionWriter.letterText(pitch) + lengthOf(after)), wanted));
+    }
+
+    /** A rest after a note, as long as the note. */
+    public Optional<String> insertedRest(NoteId after) {
+        return Optional.of(added(after, "z" + lengthOf(after)));
+    }
+
+    /** A bar line, or any other sign, right after a note. */
+    public Optional<String> insertedSign(NoteId after, String sign) {
+        return Optional.of(added(after, sign));
+    }
+
+    /** Without a note or rest. */
+    public Optional<String> deleted(NoteId id) {
+        if (tune.notes().size() < 2) {
+            return Optional.empty();
+        }
+        List<WrittenPitch> wanted = melodies();
+        if (!tune.note(id).isRest()) {
+            wanted.remove(indexOf(id));
+        }
+        return Optional.of(settled(replaced(id, ""), wanted));
+    }
+
+    /** Tied to the next note, or no longer tied. */
+    public Optional<String> tied(NoteId id) {
+        Manuscript.Stretch stretch = tune.manuscript().at(id);
+        if (tune.note(id).isRest()) {
+            return Optional.empty();
+        }
+        if (!tune.note(id).marks().joins().tied()) {
+            return Optional.of(added(id, "-"));
+        }
+        int tie = text.indexOf('-', stretch.end());
+        return tie < 0 ? Optional.empty() : Optional.of(text.substring(0, tie) + text.substring(tie + 1));
+    }
+
+    // Text
+
+    private Optional<NoteToken> token(NoteId id) {
+        if (tune.note(id).isRest()) {
+            return Optional.empty();
+        }
+        Manuscript.Stretch stretch = tune.manuscript().at(id);
+        return NoteToken.at(text, stretch.start(), stretch.end());
+    }
+
+    private String lengthOf(NoteId id) {
+        Manuscript.Stretch stretch = tune.manuscript().at(id);
+        return NoteToken.at(text, stretch.start(), stretch.end())
+                .map(token -> VersionWriter.lengthText(token.factor()))
+                .orElse("");
+    }
+
+    private String replaced(NoteId id, String words) {
+        Manuscript.Stretch stretch = tune.manuscript().at(id);
+        return text.substring(0, stretch.start()) + words + text.substring(stretch.end());
+    }
+
+    private String added(NoteId after, String words) {
+        int end = tune.manuscript().at(after).end();
+        return text.substring(0, end) + words + text.substring(end);
+    }
+
+    private Key key(NoteId id) {
+        return tune.keyAt(tune.placeOf(id).bar());
+    }
+
+    // Pitches that must not change
+
+    private List<WrittenPitch> melodies() {
+        return new ArrayList<>(sounding(tune).stream().map(Note::melody).toList());
+    }
+
+    private static List<Note> sounding(Tune tune) {
+        return tune.notes().stream().filter(note -> !note.isRest()).toList();
+    }
+
+    private int indexOf(NoteId id) {
+        int index = 0;
+        for (Note note : tune.notes()) {
+            if (note.id().equals(id)) {
+                return index;
+            }
+            index += note.isRest() ? 0 : 1;
+        }
+        throw new IllegalArgumentException("the tune has no note " + id);
+    }
+
+    /** The text with accidentals added from left to right until every note has the pitch that is wanted of it. */
+    private static String settled(String changed, List<WrittenPitch> wanted) {
+        String settled = changed;
+        for (int round = 0; round <= wanted.size(); round++) {
+            Tune read = TuneText.read(settled).value();
+            Optional<Integer> wrong = firstWrong(sounding(read), wanted);
+            if (wrong.isEmpty()) {
+                return settled;
+            }
+            Note note = sounding(read).get(wrong.get());
+            Manuscript.Stretch stretch = read.manuscript().at(note.id());
+            String old = read.manuscript().text().substring(stretch.start(), stretch.end());
+            if (old.startsWith("[")) {
+                return settled;
+            }
+            String accidental =
+                    VersionWriter.accidentalText(wanted.get(wrong.get()).alter());
+            String words = accidental + old.replaceFirst("^[\\^_=]*", "");
+            settled = settled.substring(0, stretch.start()) + words + settled.substring(stretch.end());
+        }
+        return settled;
+    }
+
+    private static Optional<Integer> firstWrong(List<Note> notes, List<WrittenPitch> wanted) {
+        for (int i = 0; i < Math.min(notes.size(), wanted.size()); i++) {
+            WrittenPitch found = notes.get(i).melody();
+            boolean isSameStep = found.staffStep() == wanted.get(i).staffStep();
+            if (isSameStep && found.alter() != wanted.get(i).alter()) {
+                return Optional.of(i);
+            }
+        }
+        return Optional.empty();
+    }
+}
