@@ -27,7 +27,9 @@ public record Drawn(Mark mark, Ink ink, Subject subject) {
         DECORATION,
         SIGN,
         FINGERING,
+        LETTER,
         MISSING,
+        SENTENCE,
         WORDS
     }
 

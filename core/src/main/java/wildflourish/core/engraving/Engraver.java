@@ -4,8 +4,11 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.stream.IntStream;
 import wildflourish.core.tune.Form;
+import wildflourish.core.tune.Note;
 import wildflourish.core.tune.Tune;
 import wildflourish.core.version.Playing;
+import wildflourish.core.version.Spot;
+import wildflourish.core.version.Version;
 import wildflourish.core.words.Words;
 
 /**
@@ -48,6 +51,9 @@ public final class Engraver {
         }
         if (!score.tune().header().words().isEmpty()) {
             place(verses(), BETWEEN_SYSTEMS);
+        }
+        if (score.shows().signs() && score.version().isPresent()) {
+            place(sentences(score.version().get()), BETWEEN_SYSTEMS);
         }
         if (score.shows().keyToSigns() && score.version().isPresent()) {
             place(KeyToSigns.block(score.tune(), score.version().get(), width()), BETWEEN_SYSTEMS + 1);
@@ -126,6 +132,24 @@ public final class Engraver {
                             + Words.tempo(playing.tempo());
                 })
                 .orElse(kind);
+    }
+
+    /** The teacher's own sentences, each with the place it is about. */
+    private Sketch sentences(Version version) {
+        Sketch sketch = new Sketch();
+        double at = 0;
+        Tune tune = score.tune();
+        for (Note note : tune.notes()) {
+            String said = version.at(note.id()).map(Spot::sentence).orElse("");
+            if (!said.isEmpty()) {
+                String line = Words.place(tune, note) + ": " + said.replaceAll("\\s+", " ");
+                for (String wrapped : KeyToSigns.wrapped(Face.BODY.drawable(line), width())) {
+                    sketch.add(new Mark.Words(wrapped, 0, at, Face.BODY, 1.75), Ink.WORDS, Drawn.Kind.SENTENCE);
+                    at += 2.3;
+                }
+            }
+        }
+        return sketch;
     }
 
     private Sketch verses() {

@@ -21,6 +21,7 @@ final class SystemEngraver {
     private static final double MARGIN_FOR_LABEL = 3.6;
     private static final double LOOSEST = 1.9;
     private static final double BEFORE_FIRST_NOTE = 0.9;
+    private static final double LETTER_SIZE = 1.6;
     private static final double SIGN_GAP = 0.7;
     private static final double ENDING_DROP = 1.9;
     private static final double ENDING_SIZE = 1.7;
@@ -442,14 +443,15 @@ final class SystemEngraver {
     private double below() {
         double edge = Math.max(
                 5, columns.values().stream().mapToDouble(this::lowest).max().orElse(4) + 0.6);
-        edge = syllables(edge);
-        if (!score.shows().fingerings() || score.version().isEmpty()) {
+        edge = letters(syllables(edge));
+        if (score.shows().fingerings() == Score.Fingerings.NONE
+                || score.version().isEmpty()) {
             return edge;
         }
         var instrument = score.version().get().playing().instrument();
         double top = edge + 0.5;
         for (Column column : columns.values()) {
-            if (column.note.isRest()) {
+            if (column.note.isRest() || !wearsFingering(column.note)) {
                 continue;
             }
             var row = instrument.rowOf(column.note.melody());
@@ -460,6 +462,35 @@ final class SystemEngraver {
             }
         }
         return top + FingeringStrip.height(instrument.holes());
+    }
+
+    private boolean wearsFingering(Note note) {
+        return score.shows().fingerings() == Score.Fingerings.ALL
+                || tune.notes().stream()
+                        .filter(each -> !each.isRest()
+                                && each.melody().midi() == note.melody().midi())
+                        .findFirst()
+                        .map(first -> first.id().equals(note.id()))
+                        .orElse(false);
+    }
+
+    /** The letter of each note, below everything that is drawn so far. */
+    private double letters(double edge) {
+        if (!score.shows().letters()) {
+            return edge;
+        }
+        for (Column column : columns.values()) {
+            if (!column.note.isRest()) {
+                String letter = column.note.melody().letter();
+                double x = column.centre() - Face.BODY.width(letter, LETTER_SIZE) / 2;
+                sketch.add(
+                        new Mark.Words(letter, x, edge + 1.5, Face.BODY, LETTER_SIZE),
+                        Ink.WORDS,
+                        Drawn.Kind.LETTER,
+                        column.note.id());
+            }
+        }
+        return edge + 1.9;
     }
 
     private double lowest(Column column) {

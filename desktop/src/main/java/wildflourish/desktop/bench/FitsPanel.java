@@ -2,11 +2,14 @@ package wildflourish.desktop.bench;
 
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import javafx.geometry.Pos;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
+import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
 import javafx.scene.control.ScrollPane;
+import javafx.scene.control.TextField;
 import javafx.scene.control.ToggleButton;
 import javafx.scene.control.Tooltip;
 import javafx.scene.layout.HBox;
@@ -21,6 +24,7 @@ import wildflourish.core.ornament.Shape;
 import wildflourish.core.placing.Fit;
 import wildflourish.core.placing.WhatFits;
 import wildflourish.core.tune.Tune;
+import wildflourish.core.version.Passes;
 import wildflourish.core.version.Placement;
 import wildflourish.core.version.Spot;
 import wildflourish.core.words.Words;
@@ -42,11 +46,13 @@ public final class FitsPanel extends VBox {
     private final VBox here = new VBox();
     private final VBox fitting = new VBox();
     private final VBox refused = new VBox();
+    private final TextField sentence;
     private final ToggleButton fold = new ToggleButton();
     private Theme theme = Theme.LIGHT;
 
     public FitsPanel(Desk desk) {
         this.desk = desk;
+        sentence = sentenceField();
         setId("fits");
         getStyleClass().add("fits");
         Label title = new Label("What fits here");
@@ -69,7 +75,7 @@ public final class FitsPanel extends VBox {
         scroll.getStyleClass().add("cards-scroll");
         scroll.setFocusTraversable(false);
         VBox.setVgrow(scroll, Priority.ALWAYS);
-        getChildren().addAll(title, where, here, scroll);
+        getChildren().addAll(title, where, here, sentence, scroll);
         desk.sight().addListener((at, before, after) -> show());
         show();
     }
@@ -85,6 +91,7 @@ public final class FitsPanel extends VBox {
                 .flatMap(tune -> sight.note().map(note -> Words.place(tune, tune.note(note))))
                 .orElse("Open a book and choose a note."));
         showHere();
+        showSentence();
         Optional<WhatFits> fits = desk.whatFits();
         fitting.getChildren()
                 .setAll(fits.map(WhatFits::fitting).orElse(List.of()).stream()
@@ -132,8 +139,46 @@ public final class FitsPanel extends VBox {
         remove.setId("remove");
         remove.setTooltip(new Tooltip("Takes the ornament away, here and in the stages below (Delete)"));
         remove.setOnAction(event -> desk.remove());
-        buttons.getChildren().add(remove);
+        buttons.getChildren().addAll(remove, passes(spot.get()));
         here.getChildren().add(buttons);
+    }
+
+    /** For which times through the ornament holds. */
+    private ComboBox<String> passes(Spot spot) {
+        ComboBox<String> passes = new ComboBox<>();
+        passes.setId("passes");
+        passes.getItems().addAll("every time", "first time only", "second time only");
+        Set<Integer> numbers = spot.first().map(each -> each.passes().numbers()).orElse(Set.of());
+        passes.getSelectionModel()
+                .select(numbers.isEmpty() ? 0 : numbers.iterator().next());
+        passes.setTooltip(new Tooltip("Whether it is played each time round, or once"));
+        passes.setOnAction(event -> {
+            int chosen = passes.getSelectionModel().getSelectedIndex();
+            desk.setPasses(chosen == 0 ? Passes.EVERY : Passes.only(chosen));
+        });
+        return passes;
+    }
+
+    /** The teacher's own words at the spot; taken when Enter is pressed or the focus goes elsewhere. */
+    private TextField sentenceField() {
+        TextField field = new TextField();
+        field.setId("sentence");
+        field.setPromptText("Your own words at this note");
+        field.setTooltip(new Tooltip("They stand below the score and on the printed sheet"));
+        field.setOnAction(event -> desk.setSentence(field.getText()));
+        field.focusedProperty().addListener((at, before, isFocused) -> {
+            if (!isFocused) {
+                desk.setSentence(field.getText());
+            }
+        });
+        return field;
+    }
+
+    private void showSentence() {
+        String words = desk.sentenceHere();
+        if (!sentence.getText().equals(words)) {
+            sentence.setText(words);
+        }
     }
 
     private Node option(Tune tune, Placement placement, boolean isPlayed) {

@@ -32,6 +32,8 @@ public final class ScoreView extends ScrollPane {
     private final Rectangle sounding = mark("sounding-note");
     private Theme theme = Theme.LIGHT;
     private Optional<Page> page = Optional.empty();
+    private Score.Shows shows = Score.Shows.BENCH;
+    private double zoom = 1;
     private double pixelsPerSpace = 8;
 
     public ScoreView(Desk desk) {
@@ -76,6 +78,28 @@ public final class ScoreView extends ScrollPane {
         return page;
     }
 
+    /** What goes with the notes. */
+    public void show(Score.Shows newShows) {
+        if (!newShows.equals(shows)) {
+            shows = newShows;
+            layoutScore();
+        }
+    }
+
+    public Score.Shows shows() {
+        return shows;
+    }
+
+    /** Larger (above 1) or smaller than fits the usual page; lines are broken anew, nothing is cut off. */
+    public void setZoom(double factor) {
+        zoom = Math.max(0.6, Math.min(2.5, factor));
+        layoutScore();
+    }
+
+    public double zoom() {
+        return zoom;
+    }
+
     /** How large a staff space is drawn now. */
     public double pixelsPerSpace() {
         return pixelsPerSpace;
@@ -99,11 +123,10 @@ public final class ScoreView extends ScrollPane {
         if (width < 50) {
             return;
         }
-        pixelsPerSpace = Math.max(SMALLEST_SPACE, width / WIDTH_SPACES);
+        pixelsPerSpace = Math.max(SMALLEST_SPACE, width / WIDTH_SPACES * zoom);
         page = sight.tune()
                 .map(tune -> Engraver.engrave(
-                                new Score(tune, sight.version(), Score.Shows.BENCH),
-                                Paper.endless(width / pixelsPerSpace))
+                                new Score(tune, sight.version(), shows), Paper.endless(width / pixelsPerSpace))
                         .get(0));
         paint();
         markChosen();

@@ -29,6 +29,7 @@ import wildflourish.core.version.Change;
 import wildflourish.core.version.Deed;
 import wildflourish.core.version.History;
 import wildflourish.core.version.Lesson;
+import wildflourish.core.version.Passes;
 import wildflourish.core.version.Placement;
 import wildflourish.core.version.Spot;
 import wildflourish.core.version.Stair;
@@ -367,6 +368,52 @@ public final class Desk {
                         spot.get().withNextOption());
         change(after, new Deed(Deed.Kind.NEXT_OPTION, "", stageName()));
         say("The other option is played now");
+    }
+
+    /** What the teacher has written at the chosen note's spot. */
+    public String sentenceHere() {
+        Sight current = now();
+        NoteId at = spotHere().map(Spot::at).or(current::note).orElse(new NoteId(-1));
+        return current.version()
+                .flatMap(version -> version.at(at))
+                .map(Spot::sentence)
+                .orElse("");
+    }
+
+    /** The teacher's own words at the chosen note; none when empty. */
+    public void setSentence(String words) {
+        Sight current = now();
+        if (current.tune().isEmpty()
+                || current.note().isEmpty()
+                || current.stair().isEmpty()) {
+            return;
+        }
+        NoteId at = spotHere().map(Spot::at).orElse(current.note().get());
+        Spot spot = current.version().flatMap(version -> version.at(at)).orElse(new Spot(at, List.of(), ""));
+        if (!spot.sentence().equals(words.strip())) {
+            Stair after = current.stair()
+                    .get()
+                    .withSpot(current.tune().get(), current.chosen().stage(), spot.withSentence(words.strip()));
+            change(after, new Deed(Deed.Kind.SENTENCE, "", stageName()));
+            say(words.isBlank() ? "The words are gone" : "The words stand below the score and on the sheet");
+        }
+    }
+
+    /** The times through for which what is played at the spot holds. */
+    public void setPasses(Passes passes) {
+        Sight current = now();
+        Optional<Spot> spot = spotHere();
+        if (spot.isEmpty() || spot.get().options().isEmpty() || current.stair().isEmpty()) {
+            return;
+        }
+        List<Placement> options = new ArrayList<>(spot.get().options());
+        options.set(0, options.get(0).withPasses(passes));
+        Spot changed = new Spot(spot.get().at(), options, spot.get().sentence());
+        Stair after = current.stair()
+                .get()
+                .withSpot(current.tune().orElseThrow(), current.chosen().stage(), changed);
+        change(after, new Deed(Deed.Kind.PASSES, "", stageName()));
+        say(passes.isEvery() ? "It is played every time" : "It is played only time " + passes.numbers());
     }
 
     public void remove() {
