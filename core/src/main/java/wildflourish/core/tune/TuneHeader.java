@@ -41,6 +41,11 @@ public record TuneHeader(
         return titles.isEmpty() ? "Untitled tune " + number : titles.get(0);
     }
 
+    /** The title, with the source where the tune states one: several forms of a tune are told apart by it. */
+    public String nameInBook() {
+        return title() + credits.source().map(source -> " · " + source).orElse("");
+    }
+
     public Metre metre() {
         return time.metre();
     }

@@ -157,7 +157,7 @@ public final class Desk {
     }
 
     public void chooseLesson(int index) {
-        if (index != lessonIndex) {
+        if (index != lessonIndex && index < history.book().lessons().size()) {
             lessonIndex = index;
             show(now().chosen().withNote(Optional.empty()));
         }
@@ -584,6 +584,31 @@ public final class Desk {
                 new Change(items.size(), List.of(), more, new Deed(Deed.Kind.NEW_TUNE, "", "")),
                 now().chosen().withNote(Optional.empty()));
         say("A new tune, X:" + number + ", at the end of the book: write over it");
+    }
+
+    /**
+     * Another form of the chosen tune, right after it: the same title and notes under a number of its own, with a line for its source, to be
+     * corrected to what that player plays.
+     */
+    public void anotherForm() {
+        Sight current = now();
+        if (current.lesson().isEmpty()) {
+            say("There is no tune to keep another form of.");
+            return;
+        }
+        Lesson lesson = current.lesson().get();
+        int number = freshNumber();
+        String text = lesson.tune().manuscript().text().replaceFirst("(?m)^X:.*$", "X:" + number);
+        String sourced = text.replaceFirst("(?m)^S:.*\\R?", "").replaceFirst("(?m)^K:", "S:another player\nK:");
+        List<BookItem> more = List.of(
+                lesson,
+                new BookItem.Text("\n\n"),
+                Lesson.plain(TuneText.read(sourced).value()));
+        Change change =
+                new Change(history.book().indexOf(lesson), List.of(lesson), more, new Deed(Deed.Kind.NEW_TUNE, "", ""));
+        lessonIndex++;
+        apply(change, current.chosen().withNote(Optional.empty()));
+        say("Another form, X:" + number + ": write whose it is after S:, and what is different (W)");
     }
 
     private int freshNumber() {

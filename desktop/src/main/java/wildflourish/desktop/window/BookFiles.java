@@ -3,6 +3,7 @@ package wildflourish.desktop.window;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.List;
 import javafx.scene.control.Button;
 import javafx.scene.control.TextArea;
 import wildflourish.core.engraving.Paper;
@@ -19,13 +20,15 @@ final class BookFiles {
     private static final int MOST_ROWS = 8;
 
     private final Desk desk;
-    private final FilePicker picker;
+    private final Surroundings around;
     private final Banner banner;
     private final Safekeeping safekeeping;
+    private final Preferences preferences;
 
-    BookFiles(Desk desk, FilePicker picker, Banner banner, Safekeeping safekeeping) {
+    BookFiles(Desk desk, Surroundings around, Banner banner, Safekeeping safekeeping, Preferences preferences) {
         this.desk = desk;
-        this.picker = picker;
+        this.around = around;
+        this.preferences = preferences;
         this.banner = banner;
         this.safekeeping = safekeeping;
     }
@@ -33,6 +36,7 @@ final class BookFiles {
     /** With the book that is on the desk when the window appears. */
     void begin() {
         tellProblems();
+        remember();
         safekeeping.opened();
     }
 
@@ -47,7 +51,27 @@ final class BookFiles {
     // Opening
 
     void open() {
-        picker.toOpen().ifPresent(this::open);
+        around.picker().toOpen().ifPresent(this::open);
+    }
+
+    /** Another book in a further window; this one stays as it is. */
+    void openBeside() {
+        around.picker().toOpen().ifPresent(around.anotherWindow());
+    }
+
+    /** The books opened last, the latest first. */
+    List<Path> recent() {
+        return preferences.recent();
+    }
+
+    private void remember() {
+        try {
+            if (Files.isRegularFile(desk.path())) {
+                preferences.addRecent(desk.path());
+            }
+        } catch (IOException e) {
+            desk.say("The list of recent books cannot be kept: " + e.getMessage());
+        }
     }
 
     void open(Path path) {
@@ -64,6 +88,7 @@ final class BookFiles {
         try {
             safekeeping.leave();
             desk.open(path);
+            remember();
             tellProblems();
         } catch (IOException e) {
             desk.say("Cannot open: " + e.getMessage());
@@ -104,7 +129,7 @@ final class BookFiles {
     }
 
     void saveAs() {
-        picker.toSave(nameOf(desk.path()), "abc").ifPresent(this::save);
+        around.picker().toSave(nameOf(desk.path()), "abc").ifPresent(this::save);
     }
 
     private boolean save(Path path) {
@@ -116,6 +141,7 @@ final class BookFiles {
             safekeeping.saving(path);
             desk.save(path);
             safekeeping.saved();
+            remember();
             banner.hide("changed");
             return true;
         } catch (ChangedUnderneathException e) {
@@ -164,7 +190,7 @@ final class BookFiles {
         String name = (take.tune().title() + " " + take.version().name())
                 .replaceAll("[^\\p{L}\\p{N} '-]", "")
                 .trim();
-        picker.toSave(name, form.ending()).ifPresent(path -> takeAway(take, form, paper, path));
+        around.picker().toSave(name, form.ending()).ifPresent(path -> takeAway(take, form, paper, path));
     }
 
     private void takeAway(Exporter.Take take, ExportForm form, Paper paper, Path path) {

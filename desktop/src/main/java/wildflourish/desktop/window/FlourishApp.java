@@ -6,6 +6,7 @@ import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import javafx.animation.PauseTransition;
@@ -24,7 +25,6 @@ import wildflourish.desktop.look.Theme;
 import wildflourish.desktop.play.Player;
 import wildflourish.files.abc.BookReader;
 import wildflourish.files.store.BookStore;
-import wildflourish.files.store.Recovery;
 import wildflourish.files.store.StoredBook;
 
 /** The application: one window on one book. Parameters: {@code --book FILE}, {@code --shot FILE}, {@code --tune N},
@@ -35,7 +35,7 @@ public final class FlourishApp extends Application {
     public static final int HEIGHT = 800;
     private static final String DEMO = "/wildflourish/desktop/demo/saltmarsh-lane.abc";
 
-    private Optional<MainWindow> window = Optional.empty();
+    private final List<MainWindow> windows = new ArrayList<>();
 
     @Override
     public void start(Stage stage) throws IOException {
@@ -44,20 +44,8 @@ public final class FlourishApp extends Application {
         Optional<String> shot = Optional.ofNullable(getParameters().getNamed().get("shot"));
         Optional<String> book = Optional.ofNullable(getParameters().getNamed().get("book"));
         Desk desk = new Desk(book.isPresent() ? BookStore.open(Path.of(book.get())) : demo(shot.isPresent()));
-        MainWindow content =
-                new MainWindow(desk, new Player(), new DialogPicker(stage), new Recovery(OwnFolder.of("unsaved")));
-        window = Optional.of(content);
-        Scene scene = new Scene(content, WIDTH, HEIGHT);
-        scene.getStylesheets().add(styles());
-        stage.setScene(scene);
-        stage.setTitle("Wild Flourish");
-        stage.setOnCloseRequest(event -> {
-            if (!content.mayClose(stage::close)) {
-                event.consume();
-            }
-        });
-        stage.show();
-        content.score().requestFocus();
+        MainWindow content = show(stage, desk);
+        Scene scene = stage.getScene();
         number("tune").ifPresent(desk::chooseLesson);
         number("stage").ifPresent(desk::chooseStage);
         number("note").ifPresent(desk::walk);
@@ -67,6 +55,41 @@ public final class FlourishApp extends Application {
             content.setTheme(Theme.DARK);
         }
         shot.ifPresent(file -> shoot(scene, new File(file)));
+    }
+
+    /** Puts a window on a desk upon a stage. */
+    private MainWindow show(Stage stage, Desk desk) {
+        MainWindow content = new MainWindow(
+                desk,
+                new Player(),
+                new Surroundings(new DialogPicker(stage), OwnFolder.path(), path -> openBeside(desk, path)));
+        windows.add(content);
+        Scene scene = new Scene(content, WIDTH, HEIGHT);
+        scene.getStylesheets().add(styles());
+        stage.setScene(scene);
+        stage.setTitle("Wild Flourish");
+        stage.setMinWidth(900);
+        stage.setMinHeight(560);
+        stage.setOnCloseRequest(event -> {
+            if (!content.mayClose(stage::close)) {
+                event.consume();
+            }
+        });
+        stage.setOnHidden(event -> {
+            content.close();
+            windows.remove(content);
+        });
+        stage.show();
+        content.score().requestFocus();
+        return content;
+    }
+
+    private void openBeside(Desk asking, Path path) {
+        try {
+            show(new Stage(), new Desk(BookStore.open(path)));
+        } catch (IOException e) {
+            asking.say("Cannot open: " + e.getMessage());
+        }
     }
 
     /** A parameter that counts from 1, counted from 0. */
@@ -131,6 +154,6 @@ public final class FlourishApp extends Application {
 
     @Override
     public void stop() {
-        window.ifPresent(MainWindow::close);
+        List.copyOf(windows).forEach(MainWindow::close);
     }
 }

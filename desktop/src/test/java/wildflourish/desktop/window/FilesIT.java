@@ -10,7 +10,6 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Optional;
-import javafx.scene.control.Label;
 import javafx.scene.control.MenuButton;
 import javafx.scene.control.TextArea;
 import javafx.scene.input.KeyCode;
@@ -95,7 +94,7 @@ class FilesIT extends WindowTest {
         assertThat(inWindow(() -> window.mayClose(() -> closed[0] = true))).isTrue();
         press(KeyCode.ENTER);
         assertThat(inWindow(() -> window.mayClose(() -> closed[0] = true))).isFalse();
-        assertThat(find("#book-name", Label.class).getText()).endsWith("•");
+        assertThat(find("#book", MenuButton.class).getText()).endsWith("•");
         robot.clickOn("#close-anyway");
         assertThat(closed[0]).isTrue();
     }

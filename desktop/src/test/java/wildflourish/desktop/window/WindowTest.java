@@ -8,6 +8,7 @@ import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.concurrent.Callable;
@@ -35,7 +36,6 @@ import wildflourish.desktop.look.AppFonts;
 import wildflourish.desktop.play.Player;
 import wildflourish.desktop.play.SilentSpeaker;
 import wildflourish.files.store.BookStore;
-import wildflourish.files.store.Recovery;
 
 /** A real window on a copy of the demo book, with a silent loudspeaker and a picker of files in the test's hand. */
 abstract class WindowTest {
@@ -47,6 +47,7 @@ abstract class WindowTest {
     final Player player = new Player(SilentSpeaker::new);
     Path book;
     Path own;
+    final List<Path> opened = new ArrayList<>();
     Desk desk;
     MainWindow window;
 
@@ -70,7 +71,7 @@ abstract class WindowTest {
         when(picker.toSave(anyString(), anyString())).thenReturn(Optional.empty());
         own = book.resolveSibling("own");
         desk = new Desk(BookStore.open(book));
-        window = new MainWindow(desk, player, picker, new Recovery(own));
+        window = new MainWindow(desk, player, new Surroundings(picker, own, opened::add));
         Scene scene = new Scene(window, FlourishApp.WIDTH, FlourishApp.HEIGHT);
         scene.getStylesheets().add(FlourishApp.styles());
         stage.setScene(scene);

@@ -1,0 +1,76 @@
+package wildflourish.desktop.window;
+
+import java.io.IOException;
+import java.io.StringReader;
+import java.io.StringWriter;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.Properties;
+import java.util.stream.IntStream;
+import wildflourish.files.store.BookStore;
+
+/** What a user has chosen once and need not choose again, in a file of Java properties. A file that cannot be read counts as empty. */
+final class Preferences {
+    private static final int MOST_RECENT = 8;
+
+    private final Path file;
+    private final Properties values = new Properties();
+
+    Preferences(Path folder) {
+        this.file = folder.resolve("preferences.properties");
+        try {
+            values.load(new StringReader(Files.readString(file, StandardCharsets.UTF_8)));
+        } catch (IOException | IllegalArgumentException e) {
+            values.clear();
+        }
+    }
+
+    Optional<String> get(String name) {
+        return Optional.ofNullable(values.getProperty(name));
+    }
+
+    /** Remembers a choice at once. Throws IOException when the folder cannot be written. */
+    void put(String name, String value) throws IOException {
+        if (value.equals(values.getProperty(name))) {
+            return;
+        }
+        values.setProperty(name, value);
+        write();
+    }
+
+    /** The books opened last, the latest first, those that are still there. */
+    List<Path> recent() {
+        return IntStream.range(0, MOST_RECENT)
+                .mapToObj(i -> values.getProperty("recent." + i))
+                .filter(java.util.Objects::nonNull)
+                .map(Path::of)
+                .filter(Files::isRegularFile)
+                .toList();
+    }
+
+    /** A book was opened or saved: it comes first. */
+    void addRecent(Path book) throws IOException {
+        List<Path> books = new ArrayList<>(recent());
+        Path whole = book.toAbsolutePath().normalize();
+        books.remove(whole);
+        books.add(0, whole);
+        for (int i = 0; i < MOST_RECENT; i++) {
+            values.remove("recent." + i);
+            if (i < books.size()) {
+                values.setProperty("recent." + i, books.get(i).toString());
+            }
+        }
+        write();
+    }
+
+    private void write() throws IOException {
+        StringWriter text = new StringWriter();
+        values.store(text, "Wild Flourish: what was chosen in the window");
+        Files.createDirectories(file.getParent());
+        BookStore.writeAside(file, text.toString().getBytes(StandardCharsets.UTF_8));
+    }
+}
