@@ -35,6 +35,7 @@ public final class FlourishApp extends Application {
     public static final int HEIGHT = 800;
     private static final String DEMO = "/wildflourish/desktop/demo/saltmarsh-lane.abc";
 
+    private Path own = OwnFolder.path();
     private final List<MainWindow> windows = new ArrayList<>();
 
     @Override
@@ -44,6 +45,9 @@ public final class FlourishApp extends Application {
         Optional<String> shot = Optional.ofNullable(getParameters().getNamed().get("shot"));
         Optional<String> book = Optional.ofNullable(getParameters().getNamed().get("book"));
         Desk desk = new Desk(book.isPresent() ? BookStore.open(Path.of(book.get())) : demo(shot.isPresent()));
+        if (shot.isPresent()) {
+            own = Files.createTempDirectory("flourish-shot");
+        }
         MainWindow content = show(stage, desk);
         Scene scene = stage.getScene();
         number("tune").ifPresent(desk::chooseLesson);
@@ -60,9 +64,7 @@ public final class FlourishApp extends Application {
     /** Puts a window on a desk upon a stage. */
     private MainWindow show(Stage stage, Desk desk) {
         MainWindow content = new MainWindow(
-                desk,
-                new Player(),
-                new Surroundings(new DialogPicker(stage), OwnFolder.path(), path -> openBeside(desk, path)));
+                desk, new Player(), new Surroundings(new DialogPicker(stage), own, path -> openBeside(desk, path)));
         windows.add(content);
         Scene scene = new Scene(content, WIDTH, HEIGHT);
         scene.getStylesheets().add(styles());

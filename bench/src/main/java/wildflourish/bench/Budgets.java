@@ -1,0 +1,109 @@
+package wildflourish.bench;
+
+import java.util.List;
+import java.util.Optional;
+import java.util.concurrent.TimeUnit;
+import org.openjdk.jmh.annotations.Benchmark;
+import org.openjdk.jmh.annotations.BenchmarkMode;
+import org.openjdk.jmh.annotations.Fork;
+import org.openjdk.jmh.annotations.Measurement;
+import org.openjdk.jmh.annotations.Mode;
+import org.openjdk.jmh.annotations.OutputTimeUnit;
+import org.openjdk.jmh.annotations.Scope;
+import org.openjdk.jmh.annotations.Setup;
+import org.openjdk.jmh.annotations.State;
+import org.openjdk.jmh.annotations.Warmup;
+import wildflourish.core.engraving.Engraver;
+import wildflourish.core.engraving.Page;
+import wildflourish.core.engraving.Paper;
+import wildflourish.core.engraving.Score;
+import wildflourish.core.ornament.Ornament;
+import wildflourish.core.ornament.Profile;
+import wildflourish.core.performance.Realisation;
+import wildflourish.core.performance.Realiser;
+import wildflourish.core.placing.Remark;
+import wildflourish.core.placing.WhatFits;
+import wildflourish.core.problem.Parsed;
+import wildflourish.core.sound.Synth;
+import wildflourish.core.tune.NoteId;
+import wildflourish.core.tune.Tune;
+import wildflourish.core.version.Book;
+import wildflourish.core.version.Placement;
+import wildflourish.core.version.Span;
+import wildflourish.core.version.Spot;
+import wildflourish.core.version.Version;
+import wildflourish.files.abc.BookReader;
+
+/** One method a row of the budgets in the README. */
+@State(Scope.Benchmark)
+@BenchmarkMode(Mode.AverageTime)
+@OutputTimeUnit(TimeUnit.MILLISECONDS)
+@Warmup(iterations = 3, time = 1)
+@Measurement(iterations = 5, time = 1)
+@Fork(1)
+public class Budgets {
+    private Tune tune;
+    private Version version;
+    private Realisation realisation;
+    private Tune demo;
+    private Version demoVersion;
+    private NoteId note;
+    private String book;
+
+    /** The material of all rows. */
+    @Setup
+    public void prepare() {
+        tune = Long64.tune();
+        version = Long64.version(tune);
+        realisation = Realiser.realise(tune, version, Profile.usual());
+        demo = BookReader.read("X:1\nT:Eight\nR:reel\nM:4/4\nL:1/8\nK:D\n|:" + "d2fd cdBA|F2AF EFDE|".repeat(8) + "\n")
+                .value()
+                .lessons()
+                .get(0)
+                .tune();
+        demoVersion = Long64.version(demo);
+        note = tune.bars().get(20).notes().get(0).id();
+        StringBuilder many = new StringBuilder();
+        for (int i = 1; i <= 10_000; i++) {
+            many.append("X:").append(i).append("\nT:Tune ").append(i).append("\nR:reel\nM:4/4\nL:1/8\nK:D\n");
+            many.append("|:d2fd cdBA|F2AF EFDE|F2Ad BAFA|B2gf e2FA|\n");
+            many.append("d2fd cdBA|F2AF EFDE|FAde fdec|d2dc d4:|\n\n");
+        }
+        book = many.toString();
+    }
+
+    /** Place an ornament, then realise, check and lay out a tune of 64 bars. */
+    @Benchmark
+    public Object placeRealiseCheckLayOut64Bars() {
+        Version placed = version.with(tune, Spot.of(Placement.of(Ornament.of("cut"), Span.of(note))));
+        Realisation worked = Realiser.realise(tune, placed, Profile.usual());
+        List<Remark> remarks = Remark.of(tune, placed, Profile.usual());
+        List<Page> pages =
+                Engraver.engrave(new Score(tune, Optional.of(placed), Score.Shows.BENCH), Paper.endless(118));
+        return List.of(worked.moments().size(), remarks.size(), pages.size());
+    }
+
+    /** What fits here, for one spot. */
+    @Benchmark
+    public WhatFits whatFitsAtOneSpot() {
+        return WhatFits.at(tune, note, version.playing(), Profile.usual());
+    }
+
+    /** Engrave a tune of 16 bars with fingerings. */
+    @Benchmark
+    public List<Page> engraveATuneWithFingerings() {
+        return Engraver.engrave(new Score(demo, Optional.of(demoVersion), Score.Shows.BENCH), Paper.endless(118));
+    }
+
+    /** Read a tunebook of 10,000 tunes. */
+    @Benchmark
+    public Parsed<Book> readTenThousandTunes() {
+        return BookReader.read(book);
+    }
+
+    /** Render the sound of 64 bars, repeats played; see the length it prints for the share of real time. */
+    @Benchmark
+    public float[] renderSoundOf64Bars() {
+        return Synth.render(realisation);
+    }
+}
