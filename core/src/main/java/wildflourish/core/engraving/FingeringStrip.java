@@ -13,6 +13,10 @@ final class FingeringStrip {
     private static final double HAND_GAP = 0.3;
     private static final double LINE = 0.13;
 
+    private static final Outline DISC = Outline.circle(0, 0, RADIUS);
+    private static final Outline HALF_DISC = Outline.leftHalf(0, 0, RADIUS);
+    private static final Outline RING = Outline.circle(0, 0, RADIUS - LINE / 2);
+
     private FingeringStrip() {}
 
     static double height(int holes) {
@@ -43,11 +47,11 @@ final class FingeringStrip {
 
     /** A hole as a ring: filled when closed, its left half filled when half closed. */
     static List<Mark> ring(Hole state, double x, double y) {
-        Mark open = new Mark.Shape(Outline.circle(x, y, RADIUS - LINE / 2), LINE);
+        Mark open = new Mark.Shape(RING, x, y, LINE);
         return switch (state) {
-            case CLOSED -> List.of(new Mark.Shape(Outline.circle(x, y, RADIUS), 0));
+            case CLOSED -> List.of(new Mark.Shape(DISC, x, y, 0));
             case OPEN -> List.of(open);
-            case HALF -> List.of(new Mark.Shape(Outline.leftHalf(x, y, RADIUS), 0), open);
+            case HALF -> List.of(new Mark.Shape(HALF_DISC, x, y, 0), open);
         };
     }
 

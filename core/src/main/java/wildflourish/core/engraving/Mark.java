@@ -62,22 +62,32 @@ public sealed interface Mark permits Mark.Glyph, Mark.Line, Mark.Shape, Mark.Wor
         }
     }
 
-    /** A path, filled when its thickness is 0, otherwise drawn as a line of that thickness. */
-    record Shape(Outline outline, double thickness) implements Mark {
+    /** A path with its origin at x, y, filled when its thickness is 0, otherwise drawn as a line of that thickness. */
+    record Shape(Outline outline, double x, double y, double thickness) implements Mark {
+        public Shape(Outline outline, double thickness) {
+            this(outline, 0, 0, thickness);
+        }
+
         public boolean isFilled() {
             return thickness == 0;
+        }
+
+        /** The path where it stands. */
+        public Outline placed() {
+            return x == 0 && y == 0 ? outline : outline.placed(x, y, 1);
         }
 
         @Override
         public Box box() {
             Box box = outline.box();
             double half = thickness / 2;
-            return new Box(box.left() - half, box.top() - half, box.right() + half, box.bottom() + half);
+            return new Box(
+                    box.left() + x - half, box.top() + y - half, box.right() + x + half, box.bottom() + y + half);
         }
 
         @Override
         public Mark moved(double dx, double dy) {
-            return new Shape(outline.placed(dx, dy, 1), thickness);
+            return new Shape(outline, x + dx, y + dy, thickness);
         }
 
         @Override

@@ -5,10 +5,8 @@ import java.util.List;
 
 /**
  * A path of lines and curves in staff spaces, y downward.
- *
- * @param moves in drawing order
  */
-public record Outline(List<Move> moves) {
+public final class Outline {
     /** Kinds of move with the number of coordinates each takes. */
     public enum Kind {
         MOVE(2),
@@ -42,8 +40,33 @@ public record Outline(List<Move> moves) {
         }
     }
 
-    public Outline {
-        moves = List.copyOf(moves);
+    private final List<Move> moves;
+    private final Box box;
+
+    /** With moves in drawing order. */
+    public Outline(List<Move> moves) {
+        this.moves = List.copyOf(moves);
+        this.box = boxOf(this.moves);
+    }
+
+    /** In drawing order. */
+    public List<Move> moves() {
+        return moves;
+    }
+
+    @Override
+    public boolean equals(Object other) {
+        return other instanceof Outline that && moves.equals(that.moves);
+    }
+
+    @Override
+    public int hashCode() {
+        return moves.hashCode();
+    }
+
+    @Override
+    public String toString() {
+        return "Outline" + moves;
     }
 
     /** Reads the form of the glyph table: letters M L Q C Z with whole numbers, here divided by {@code unitsPerSpace}, y turned over. */
@@ -83,6 +106,10 @@ public record Outline(List<Move> moves) {
 
     /** The box around all points, control points included. */
     public Box box() {
+        return box;
+    }
+
+    private static Box boxOf(List<Move> moves) {
         double left = Double.POSITIVE_INFINITY;
         double top = Double.POSITIVE_INFINITY;
         double right = Double.NEGATIVE_INFINITY;

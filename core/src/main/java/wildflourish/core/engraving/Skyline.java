@@ -19,7 +19,7 @@ final class Skyline {
     }
 
     private static double top(Mark.Shape shape, double left, double right) {
-        List<Outline.Move> moves = shape.outline().moves();
+        List<Outline.Move> moves = shape.placed().moves();
         boolean isStraight = moves.stream()
                 .allMatch(move -> move.kind() == Outline.Kind.MOVE
                         || move.kind() == Outline.Kind.LINE

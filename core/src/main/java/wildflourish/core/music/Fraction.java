@@ -1,14 +1,27 @@
 package wildflourish.core.music;
 
 /**
- * An exact number, always reduced, with a positive denominator. Lengths are fractions of a whole note (a quaver is 1/8); milliseconds and
+ * An exact number, always reduced, with a positive denominator; two that are equal in value are equal. Lengths are fractions of a whole note (a quaver is 1/8); milliseconds and
  * tempos are fractions too, so that no rounding creeps in before a picture or a sound is made.
  */
-public record Fraction(long numerator, long denominator) implements Comparable<Fraction> {
+public final class Fraction implements Comparable<Fraction> {
     public static final Fraction ZERO = new Fraction(0, 1);
     public static final Fraction ONE = new Fraction(1, 1);
 
-    public Fraction {
+    private final long numerator;
+    private final long denominator;
+
+    /** With numbers that are reduced already. */
+    private Fraction(long numerator, long denominator) {
+        this.numerator = numerator;
+        this.denominator = denominator;
+    }
+
+    /** Reduced, with the sign above. */
+    private static Fraction reduced(long numerator, long denominator) {
+        if (denominator == 1) {
+            return numerator == 0 ? ZERO : numerator == 1 ? ONE : new Fraction(numerator, 1);
+        }
         if (denominator == 0) {
             throw new IllegalArgumentException("a fraction needs a denominator other than 0: " + numerator + "/0");
         }
@@ -16,16 +29,33 @@ public record Fraction(long numerator, long denominator) implements Comparable<F
         if (denominator < 0) {
             divisor = -divisor;
         }
-        numerator /= divisor;
-        denominator /= divisor;
+        return new Fraction(numerator / divisor, denominator / divisor);
+    }
+
+    public long numerator() {
+        return numerator;
+    }
+
+    public long denominator() {
+        return denominator;
+    }
+
+    @Override
+    public boolean equals(Object other) {
+        return other instanceof Fraction that && numerator == that.numerator && denominator == that.denominator;
+    }
+
+    @Override
+    public int hashCode() {
+        return 31 * Long.hashCode(numerator) + Long.hashCode(denominator);
     }
 
     public static Fraction of(long numerator, long denominator) {
-        return new Fraction(numerator, denominator);
+        return reduced(numerator, denominator);
     }
 
     public static Fraction of(long whole) {
-        return new Fraction(whole, 1);
+        return reduced(whole, 1);
     }
 
     /** Reads {@code 3/8}, {@code 120} or {@code 112.5}. Throws IllegalArgumentException for anything else. */
@@ -59,13 +89,13 @@ public record Fraction(long numerator, long denominator) implements Comparable<F
 
     public Fraction plus(Fraction other) {
         if (denominator == other.denominator) {
-            return new Fraction(Math.addExact(numerator, other.numerator), denominator);
+            return reduced(Math.addExact(numerator, other.numerator), denominator);
         }
         long divisor = gcd(denominator, other.denominator);
         long scale = other.denominator / divisor;
         long left = Math.multiplyExact(numerator, scale);
         long right = Math.multiplyExact(other.numerator, denominator / divisor);
-        return new Fraction(Math.addExact(left, right), Math.multiplyExact(denominator, scale));
+        return reduced(Math.addExact(left, right), Math.multiplyExact(denominator, scale));
     }
 
     public Fraction minus(Fraction other) {
@@ -77,6 +107,12 @@ public record Fraction(long numerator, long denominator) implements Comparable<F
     }
 
     public Fraction times(Fraction other) {
+        if (numerator == denominator) {
+            return other;
+        }
+        if (other.numerator == other.denominator) {
+            return this;
+        }
         long a = gcd(Math.abs(numerator), other.denominator);
         long b = gcd(Math.abs(other.numerator), denominator);
         return new Fraction(
@@ -94,7 +130,7 @@ public record Fraction(long numerator, long denominator) implements Comparable<F
 
     /** One divided by this. Throws IllegalArgumentException for 0. */
     public Fraction inverted() {
-        return new Fraction(/* numerator= */ denominator, /* denominator= */ numerator);
+        return reduced(/* numerator= */ denominator, /* denominator= */ numerator);
     }
 
     public Fraction dividedBy(long divisor) {

@@ -13,6 +13,9 @@ import java.util.Map;
  */
 public record Key(String name, int fifths, Map<Step, Integer> extra, Map<Step, Integer> hidden) {
     private static final Step[] SHARPS = {Step.F, Step.C, Step.G, Step.D, Step.A, Step.E, Step.B};
+    /** For each step from C up, how many sharps come before its own: F has 0, B has 6. */
+    private static final int[] ORDER = {1, 3, 5, 0, 2, 4, 6};
+
     public static final Key C_MAJOR = of(Step.C, 0, Mode.MAJOR);
 
     public Key {
@@ -49,7 +52,15 @@ public record Key(String name, int fifths, Map<Step, Integer> extra, Map<Step, I
 
     /** Semitones that a step is altered by when nothing else is written: 1 for F in D major. */
     public int alterOf(Step step) {
-        return alters().getOrDefault(step, 0);
+        Integer stated = extra.get(step);
+        if (stated == null) {
+            stated = hidden.get(step);
+        }
+        if (stated != null) {
+            return stated;
+        }
+        int order = ORDER[step.ordinal()];
+        return order < fifths ? 1 : 6 - order < -fifths ? -1 : 0;
     }
 
     /** Every altered step with its semitones. */

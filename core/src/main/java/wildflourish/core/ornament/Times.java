@@ -11,19 +11,25 @@ import wildflourish.core.table.Table;
  * floor does not scale. From {@code times.table}.
  */
 public record Times(Fraction factor) {
-    private static final Map<String, Row> ROWS = new HashMap<>();
+    private static final Map<String, Time> ALL = new HashMap<>();
 
     static {
-        Table.load("times.table").rows().forEach(row -> ROWS.put(row.text("time"), row));
+        Table.load("times.table").rows().forEach(row -> ALL.put(row.text("time"), Time.from(row)));
+    }
+
+    /** One row: for a fluent player, and whether it grows with the student's factor. */
+    private record Time(Fraction millis, boolean isMotor) {
+        static Time from(Row row) {
+            return new Time(row.read("ms", Fraction::parse), row.text("kind").equals("motor"));
+        }
     }
 
     public Fraction of(String name) {
-        Row row = ROWS.get(name);
-        if (row == null) {
+        Time time = ALL.get(name);
+        if (time == null) {
             throw new IllegalArgumentException("no time “" + name + "” in times.table");
         }
-        Fraction millis = row.read("ms", Fraction::parse);
-        return row.text("kind").equals("motor") ? millis.times(factor) : millis;
+        return time.isMotor() ? time.millis().times(factor) : time.millis();
     }
 
     /** How long a gesture itself takes: 0 for the plain note. */

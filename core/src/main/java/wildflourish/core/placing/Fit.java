@@ -1,7 +1,5 @@
 package wildflourish.core.placing;
 
-import java.util.Arrays;
-import java.util.Comparator;
 import java.util.List;
 import wildflourish.core.version.Placement;
 
@@ -18,14 +16,13 @@ public record Fit(Facts facts, List<Refusal> refusals, List<Reason> reasons) {
     }
 
     static Fit of(Facts facts) {
-        List<Refusal> refusals = Arrays.stream(Refusal.values())
-                .filter(each -> each.holds(facts))
-                .toList();
-        List<Reason> reasons = Arrays.stream(Reason.values())
-                .filter(each -> each.holds(facts))
-                .sorted(Comparator.comparingInt((Reason each) -> -Math.abs(each.points())))
-                .toList();
-        return new Fit(facts, refusals, refusals.isEmpty() ? reasons : List.of());
+        List<Refusal> refusals =
+                Refusal.ALL.stream().filter(each -> each.holds(facts)).toList();
+        return new Fit(facts, refusals, refusals.isEmpty() ? reasonsFor(facts) : List.of());
+    }
+
+    private static List<Reason> reasonsFor(Facts facts) {
+        return Reason.STRONGEST_FIRST.stream().filter(each -> each.holds(facts)).toList();
     }
 
     public boolean fits() {

@@ -1,5 +1,8 @@
 package wildflourish.core.placing;
 
+import java.util.Arrays;
+import java.util.Comparator;
+import java.util.List;
 import java.util.function.Predicate;
 import wildflourish.core.instrument.RollSpeech;
 import wildflourish.core.music.Fraction;
@@ -36,6 +39,11 @@ public enum Reason {
     TAP_ON_RISE(-6, facts -> facts.isOnly(Gesture.TAP) && facts.situation().rise() > 0),
     SPEAKS_WEAKLY(-25, Facts::speaksWeakly),
     ROLL_SPEAKS_HARD(-15, facts -> facts.isA(Ornament.Family.ROLL) && facts.rollSpeech() == RollSpeech.HARD);
+
+    /** All, those with the most points for or against first. */
+    static final List<Reason> STRONGEST_FIRST = Arrays.stream(values())
+            .sorted(Comparator.comparingInt((Reason each) -> -Math.abs(each.points)))
+            .toList();
 
     private final int points;
     private final Predicate<Facts> predicate;

@@ -1,5 +1,6 @@
 package wildflourish.core.placing;
 
+import java.util.List;
 import java.util.function.Predicate;
 import wildflourish.core.instrument.RollSpeech;
 import wildflourish.core.music.Fraction;
@@ -27,6 +28,9 @@ public enum Refusal {
             !facts.situation().note().isRest() && facts.candidate().shape().isEmpty()),
     TOO_FAST(facts -> facts.candidate().shape().isPresent() && facts.roominess().isLessThan(Fraction.ONE));
 
+    /** All, in the order in which they are told. */
+    static final List<Refusal> ALL = List.of(values());
+
     private final Predicate<Facts> predicate;
 
     Refusal(Predicate<Facts> predicate) {
@@ -35,6 +39,11 @@ public enum Refusal {
 
     public boolean holds(Facts facts) {
         return predicate.test(facts);
+    }
+
+    /** Whether any of them holds: the short answer where the words are not wanted. */
+    static boolean anyHolds(Facts facts) {
+        return ALL.stream().anyMatch(each -> each.holds(facts));
     }
 
     private static boolean isUnrecorded(Facts facts) {

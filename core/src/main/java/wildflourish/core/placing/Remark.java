@@ -6,7 +6,6 @@ import wildflourish.core.ornament.Profile;
 import wildflourish.core.tune.Note;
 import wildflourish.core.tune.NoteId;
 import wildflourish.core.tune.Tune;
-import wildflourish.core.version.Placement;
 import wildflourish.core.version.Spot;
 import wildflourish.core.version.Version;
 
@@ -30,14 +29,10 @@ public sealed interface Remark permits Remark.MissingNote, Remark.Unfit {
                 remarks.add(new MissingNote(note.id()));
             }
             version.at(note.id()).map(Spot::options).orElse(List.of()).stream()
-                    .map(option -> verdict(tune, version, option, profile))
-                    .filter(verdict -> !verdict.fits())
-                    .forEach(verdict -> remarks.add(new Unfit(note.id(), verdict)));
+                    .map(option -> WhatFits.facts(tune, option, version.playing(), profile))
+                    .filter(Refusal::anyHolds)
+                    .forEach(facts -> remarks.add(new Unfit(note.id(), Fit.of(facts))));
         }
         return List.copyOf(remarks);
-    }
-
-    private static Fit verdict(Tune tune, Version version, Placement option, Profile profile) {
-        return WhatFits.verdict(tune, option, version.playing(), profile);
     }
 }

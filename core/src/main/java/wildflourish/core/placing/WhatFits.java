@@ -41,12 +41,16 @@ public record WhatFits(List<Fit> fitting, List<Fit> refused) {
 
     /** The verdict on what is already placed, whether it fits or not. */
     public static Fit verdict(Tune tune, Placement placement, Playing playing, Profile profile) {
+        return Fit.of(facts(tune, placement, playing, profile));
+    }
+
+    static Facts facts(Tune tune, Placement placement, Playing playing, Profile profile) {
         Situation situation = new Situation(tune, tune.note(placement.span().first()), playing, profile);
         Candidate candidate = new Candidate(
                 placement.ornament(),
                 placement.span(),
                 placement.ornament().shapeFor(placement.span().length(tune)));
-        return Fit.of(new Facts(situation, candidate));
+        return new Facts(situation, candidate);
     }
 
     public Optional<Fit> best() {

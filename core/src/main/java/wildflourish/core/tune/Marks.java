@@ -26,7 +26,14 @@ public record Marks(
         syllables = List.copyOf(syllables);
     }
 
+    /** The marks of nearly every note: none, but for a beam that goes on. */
+    private static final Marks ONLY_BEAMED =
+            new Marks(Graces.NONE, List.of(), Optional.empty(), List.of(), List.of(), new Joins(false, 0, 0, true));
+
     public Marks withJoins(Joins newJoins) {
+        if (equals(NONE) && newJoins.equals(ONLY_BEAMED.joins)) {
+            return ONLY_BEAMED;
+        }
         return newJoins.equals(joins)
                 ? this
                 : new Marks(graces, decorations, chordSymbol, annotations, syllables, newJoins);

@@ -12,9 +12,11 @@ import wildflourish.core.music.WrittenPitch;
  */
 public record Note(NoteId id, List<WrittenPitch> pitches, Duration duration, Marks marks) {
     public Note {
-        pitches = pitches.stream()
-                .sorted(Comparator.comparingInt(WrittenPitch::staffStep).thenComparingInt(WrittenPitch::alter))
-                .toList();
+        pitches = pitches.size() < 2
+                ? List.copyOf(pitches)
+                : pitches.stream()
+                        .sorted(Comparator.comparingInt(WrittenPitch::staffStep).thenComparingInt(WrittenPitch::alter))
+                        .toList();
     }
 
     public boolean isRest() {

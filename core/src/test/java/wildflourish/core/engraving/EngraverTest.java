@@ -259,7 +259,7 @@ class EngraverTest {
         if (!beam.mark().box().overlaps(box)) {
             return false;
         }
-        List<Outline.Move> corners = ((Mark.Shape) beam.mark()).outline().moves();
+        List<Outline.Move> corners = ((Mark.Shape) beam.mark()).placed().moves();
         for (double t = 0; t <= 1; t += 0.01) {
             for (int[] edge : new int[][] {{0, 1}, {3, 2}}) {
                 double x = corners.get(edge[0]).at(0) * (1 - t)

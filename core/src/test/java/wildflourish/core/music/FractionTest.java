@@ -11,7 +11,7 @@ import org.junit.jupiter.params.provider.CsvSource;
 class FractionTest {
     @Test
     void isAlwaysReducedWithItsSignAbove() {
-        assertThat(Fraction.of(6, -8)).isEqualTo(new Fraction(-3, 4)).hasToString("-3/4");
+        assertThat(Fraction.of(6, -8)).isEqualTo(Fraction.of(-3, 4)).hasToString("-3/4");
         assertThat(Fraction.of(0, 5)).isEqualTo(Fraction.ZERO);
     }
 

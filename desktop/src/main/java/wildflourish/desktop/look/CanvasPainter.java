@@ -49,7 +49,7 @@ public final class CanvasPainter implements Mark.Brush {
 
     @Override
     public void shape(Mark.Shape shape) {
-        path(shape.outline(), 0, 0, 1);
+        path(shape.outline(), shape.x(), shape.y(), 1);
         if (shape.isFilled()) {
             graphics.fill();
         } else {

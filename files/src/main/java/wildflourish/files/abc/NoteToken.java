@@ -1,6 +1,5 @@
 package wildflourish.files.abc;
 
-import java.util.Locale;
 import java.util.Optional;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
@@ -17,27 +16,56 @@ import wildflourish.core.music.Step;
  * @param length characters it takes
  */
 record NoteToken(String accidental, char letter, int octave, Fraction factor, int length) {
-    private static final Pattern NOTE =
-            Pattern.compile("(\\^\\^|\\^|__|_|=)?(?:([A-Ga-g])([,']*)|([zxZX]))(\\d*)(/*)(\\d*)");
+    private static final String RESTS = "zxZX";
+    private static final Step[] STEPS = {Step.A, Step.B, Step.C, Step.D, Step.E, Step.F, Step.G};
     private static final Pattern LENGTH = Pattern.compile("(\\d*)(/*)(\\d*)");
 
     static Optional<NoteToken> at(String text, int offset, int end) {
-        Matcher match = NOTE.matcher(text).region(offset, end);
-        if (!match.lookingAt()) {
+        int at = offset;
+        while (at < end
+                && at - offset < 2
+                && isAccidental(text.charAt(at), offset == at ? '\0' : text.charAt(offset))) {
+            at++;
+        }
+        if (at >= end) {
             return Optional.empty();
         }
-        String accidental = match.group(1) == null ? "" : match.group(1);
-        Fraction factor = factor(match.group(5), match.group(6), match.group(7));
-        int length = match.end() - offset;
-        if (match.group(4) != null) {
-            return Optional.of(new NoteToken(accidental, match.group(4).charAt(0), 0, factor, length));
+        String accidental = text.substring(offset, at);
+        char sign = text.charAt(at);
+        boolean isHigh = sign >= 'a' && sign <= 'g';
+        boolean isNote = isHigh || (sign >= 'A' && sign <= 'G');
+        if (!isNote && RESTS.indexOf(sign) < 0) {
+            return Optional.empty();
         }
-        char letter = match.group(2).charAt(0);
-        int octave = Character.isUpperCase(letter) ? 4 : 5;
-        for (char mark : match.group(3).toCharArray()) {
-            octave += mark == '\'' ? 1 : -1;
+        at++;
+        int octave = isHigh ? 5 : isNote ? 4 : 0;
+        while (isNote && at < end && (text.charAt(at) == '\'' || text.charAt(at) == ',')) {
+            octave += text.charAt(at++) == '\'' ? 1 : -1;
         }
-        return Optional.of(new NoteToken(accidental, Character.toUpperCase(letter), octave, factor, length));
+        int above = digitsEnd(text, at, end);
+        int slashes = above;
+        while (slashes < end && text.charAt(slashes) == '/') {
+            slashes++;
+        }
+        int below = digitsEnd(text, slashes, end);
+        Fraction factor = below == at
+                ? Fraction.ONE
+                : factor(text.substring(at, above), text.substring(above, slashes), text.substring(slashes, below));
+        char letter = isHigh ? (char) (sign - 'a' + 'A') : sign;
+        return Optional.of(new NoteToken(accidental, letter, octave, factor, below - offset));
+    }
+
+    /** Whether a character goes on with an accidental: ^ _ =, or ^ after ^ and _ after _. */
+    private static boolean isAccidental(char sign, char before) {
+        return before == '\0' ? sign == '^' || sign == '_' || sign == '=' : sign == before && sign != '=';
+    }
+
+    private static int digitsEnd(String text, int from, int end) {
+        int at = from;
+        while (at < end && text.charAt(at) >= '0' && text.charAt(at) <= '9') {
+            at++;
+        }
+        return at;
     }
 
     /** A length alone, as after a chord: the factor and the characters it takes. */
@@ -66,10 +94,10 @@ record NoteToken(String accidental, char letter, int octave, Fraction factor, in
     }
 
     boolean isRest() {
-        return "zxZX".indexOf(letter) >= 0;
+        return RESTS.indexOf(letter) >= 0;
     }
 
     Step step() {
-        return Step.valueOf(String.valueOf(letter).toUpperCase(Locale.ROOT));
+        return STEPS[letter - 'A'];
     }
 }

@@ -1,6 +1,7 @@
 package wildflourish.files.abc;
 
 import java.util.ArrayList;
+import java.util.EnumMap;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -29,7 +30,8 @@ final class TuneBuilder {
     private final List<Tuplet> tuplets = new ArrayList<>();
     private final Map<NoteId, Manuscript.Stretch> stretches = new LinkedHashMap<>();
     private final List<NoteId> line = new ArrayList<>();
-    private final Map<Step, Integer> barAccidentals = new HashMap<>();
+    private final Map<Step, Integer> barAccidentals = new EnumMap<>(Step.class);
+    private final Map<Fraction, Duration> durations = new HashMap<>();
 
     private Key key;
     private Metre metre;
@@ -136,9 +138,7 @@ final class TuneBuilder {
                 tuplets.add(new Tuplet(tupletFirst.orElse(id), id, tupletActual, tupletInTimeOf));
             }
         }
-        Joins joins = new Joins(false, slursOpen, 0, false);
-        Marks marks = new Marks(graces, decorations, chordSymbol, annotations, List.of(), joins);
-        current.add(new Note(id, pitches, new Duration(notated, played), marks));
+        current.add(new Note(id, pitches, duration(notated, played), marks()));
         stretches.put(id, stretch);
         if (!pitches.isEmpty()) {
             line.add(id);
@@ -150,6 +150,24 @@ final class TuneBuilder {
         slursOpen = 0;
         isAdjacent = true;
         return id;
+    }
+
+    /** What waited for this note; nearly always nothing. */
+    private Marks marks() {
+        boolean isBare = graces.isEmpty()
+                && decorations.isEmpty()
+                && annotations.isEmpty()
+                && chordSymbol.isEmpty()
+                && slursOpen == 0;
+        Joins joins = isBare ? Joins.NONE : new Joins(false, slursOpen, 0, false);
+        return isBare ? Marks.NONE : new Marks(graces, decorations, chordSymbol, annotations, List.of(), joins);
+    }
+
+    /** A tune has few lengths: each is made once. */
+    private Duration duration(Fraction notated, Fraction played) {
+        return notated.equals(played)
+                ? durations.computeIfAbsent(notated, Duration::of)
+                : new Duration(notated, played);
     }
 
     boolean hasNoteInBar() {

@@ -126,7 +126,7 @@ public final class PdfPainter {
         @Override
         public void shape(Mark.Shape shape) {
             written(() -> {
-                path(shape.outline());
+                path(shape.placed());
                 if (shape.isFilled()) {
                     content.fill();
                 } else {

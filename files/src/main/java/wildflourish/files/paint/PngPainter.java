@@ -82,10 +82,10 @@ public final class PngPainter implements Mark.Brush {
     @Override
     public void shape(Mark.Shape shape) {
         if (shape.isFilled()) {
-            graphics.fill(path(shape.outline()));
+            graphics.fill(path(shape.placed()));
         } else {
             stroke(shape.thickness());
-            graphics.draw(path(shape.outline()));
+            graphics.draw(path(shape.placed()));
         }
     }
 

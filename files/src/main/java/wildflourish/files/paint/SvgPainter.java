@@ -99,7 +99,7 @@ public final class SvgPainter implements Mark.Brush {
                 ? "fill=\"" + colour + "\""
                 : "fill=\"none\" stroke=\"" + colour + "\" stroke-width=\"" + number(shape.thickness()) + "\"";
         body.append("<path d=\"")
-                .append(path(shape.outline()))
+                .append(path(shape.placed()))
                 .append("\" ")
                 .append(paint)
                 .append("/>\n");
