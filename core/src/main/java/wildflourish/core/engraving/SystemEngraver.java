@@ -1,9 +1,11 @@
 package wildflourish.core.engraving;
 
 import java.util.ArrayList;
+import java.util.EnumSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.TreeMap;
 import wildflourish.core.music.Metre;
 import wildflourish.core.tune.BarLine;
@@ -21,6 +23,18 @@ final class SystemEngraver {
     private static final double MARGIN_FOR_LABEL = 3.6;
     private static final double LOOSEST = 1.9;
     private static final double BEFORE_FIRST_NOTE = 0.9;
+    /** What may reach below the staff: words and fingerings stand below all of it. */
+    private static final Set<Drawn.Kind> BELOW_KINDS = EnumSet.of(
+            Drawn.Kind.HEAD,
+            Drawn.Kind.STEM,
+            Drawn.Kind.BEAM,
+            Drawn.Kind.FLAG,
+            Drawn.Kind.LEDGER,
+            Drawn.Kind.ACCIDENTAL,
+            Drawn.Kind.SMALL_NOTE,
+            Drawn.Kind.CURVE,
+            Drawn.Kind.TUPLET);
+
     private static final double LETTER_SIZE = 1.6;
     private static final double SIGN_GAP = 0.7;
     private static final double ENDING_DROP = 1.9;
@@ -441,8 +455,7 @@ final class SystemEngraver {
 
     /** Words sung, then fingerings; returns the lowest edge. */
     private double below() {
-        double edge = Math.max(
-                5, columns.values().stream().mapToDouble(this::lowest).max().orElse(4) + 0.6);
+        double edge = Math.max(5, lowestInk() + 0.6);
         edge = letters(syllables(edge));
         if (score.shows().fingerings() == Score.Fingerings.NONE
                 || score.version().isEmpty()) {
@@ -493,17 +506,13 @@ final class SystemEngraver {
         return edge + 1.9;
     }
 
-    private double lowest(Column column) {
-        double small = column.note.marks().graces().pitches().stream()
-                        .mapToDouble(Column::yOf)
-                        .max()
-                        .orElse(0)
-                + 1.2;
-        double curve = column.note.marks().joins().tied()
-                        || column.note.marks().joins().slursOpen() > 0
-                ? 1.4
-                : 0;
-        return Math.max(column.inkBottom() + curve, small);
+    /** How far down notes, curves and tuplets reach. */
+    private double lowestInk() {
+        return sketch.drawn().stream()
+                .filter(each -> BELOW_KINDS.contains(each.subject().kind()))
+                .mapToDouble(each -> each.mark().box().bottom())
+                .max()
+                .orElse(4);
     }
 
     private double syllables(double edge) {

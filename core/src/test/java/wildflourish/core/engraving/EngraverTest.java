@@ -160,7 +160,7 @@ class EngraverTest {
     @Test
     void everyNoteIsDrawnInsideThePageAndFoundWhereItIsDrawn() {
         RandomVersions generator = new RandomVersions(21);
-        for (int i = 0; i < 60; i++) {
+        for (int i = 0; i < 500; i++) {
             Tune tune = generator.tune();
             Page page = bench(new Take(tune, generator.version(tune)));
             Box paper = new Box(0, 0, page.width(), page.height());
@@ -212,6 +212,49 @@ class EngraverTest {
         }
     }
 
+    /** Common practice of notation: stems are at least two and a half spaces, beams rise or fall by no more than a space and a half. */
+    @Test
+    void stemsAreLongEnoughAndBeamsAreNearlyFlat() {
+        RandomVersions generator = new RandomVersions(24);
+        int beams = 0;
+        for (int i = 0; i < 500; i++) {
+            Page page = bench(plain(generator.tune()));
+            for (Drawn stem : only(page, Drawn.Kind.STEM)) {
+                assertThat(stem.mark().box().height()).as("stem in round " + i).isBetween(2.3, 10.0);
+            }
+            for (Drawn beam : only(page, Drawn.Kind.BEAM)) {
+                List<Outline.Move> corners = ((Mark.Shape) beam.mark()).placed().moves();
+                double rise = Math.abs(corners.get(1).at(1) - corners.get(0).at(1));
+                double run = corners.get(1).at(0) - corners.get(0).at(0);
+                assertThat(rise).as("beam in round " + i).isLessThanOrEqualTo(1.5);
+                assertThat(rise / run).isLessThan(0.4);
+                beams++;
+            }
+        }
+        assertThat(beams).isGreaterThan(3000);
+    }
+
+    @Test
+    void fingeringsStandUnderTheirNotesAndApart() {
+        RandomVersions generator = new RandomVersions(25);
+        for (int i = 0; i < 100; i++) {
+            Page page = bench(plain(generator.tune()));
+            for (Drawn mark : only(page, Drawn.Kind.FINGERING)) {
+                Box head = page.zoneOf(mark.subject().note().orElseThrow())
+                        .orElseThrow()
+                        .head();
+                double middle = (mark.mark().box().left() + mark.mark().box().right()) / 2;
+                assertThat(middle).isCloseTo((head.left() + head.right()) / 2, within(0.25));
+            }
+            List<NoteZone> zones = page.zones();
+            for (int n = 0; n + 1 < zones.size(); n++) {
+                Box here = zones.get(n).column();
+                Box next = zones.get(n + 1).column();
+                assertThat(here.overlaps(next)).as("columns in round " + i).isFalse();
+            }
+        }
+    }
+
     private static boolean hasAccidental(Page page, NoteId note) {
         return only(page, Drawn.Kind.ACCIDENTAL).stream()
                 .anyMatch(each -> each.subject().note().equals(Optional.of(note)));
@@ -221,7 +264,7 @@ class EngraverTest {
     void signsAndFingeringsTouchNothing() {
         RandomVersions generator = new RandomVersions(23);
         int signs = 0;
-        for (int i = 0; i < 60; i++) {
+        for (int i = 0; i < 150; i++) {
             Tune tune = generator.tune();
             Page page = bench(new Take(tune, generator.version(tune)));
             List<Drawn> music = page.drawn().stream()

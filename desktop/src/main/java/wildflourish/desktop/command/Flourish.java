@@ -13,7 +13,8 @@ import picocli.CommandLine.Command;
             OpenCommand.class,
             CheckCommand.class,
             ExportCommand.class,
-            OrnamentsCommand.class
+            OrnamentsCommand.class,
+            GalleryCommand.class
         })
 public final class Flourish implements Runnable {
     /** Ends well. */
@@ -32,7 +33,8 @@ public final class Flourish implements Runnable {
                                                 abc, midi, wav, pdf, svg or png
               flourish ornaments --instrument whistle-d --note D4
                                                 what fits where, and why not
-              flourish test                     runs every test
+              flourish gallery --out DIR        hard cases of notation, drawn
+              flourish test | bench             runs every test; measures speed
             """;
 
     @CommandLine.Spec

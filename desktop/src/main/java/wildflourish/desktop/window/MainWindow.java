@@ -231,7 +231,7 @@ public final class MainWindow extends BorderPane {
         keys.all()
                 .forEach((combination, action) -> entries.add(
                         new FinderPanel.Entry(action.words(), combination.getDisplayText(), action.verb())));
-        beside(new FinderPanel("What you can do", "Type a word: roll, save, louder …", entries, this::leaveFinder));
+        beside(new FinderPanel("What you can do", "Type a word: note, save, stage …", entries, this::leaveFinder));
     }
 
     /** Everything that was done since the book was opened; choosing one goes back to just after it. */

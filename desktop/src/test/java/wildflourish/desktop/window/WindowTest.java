@@ -126,7 +126,7 @@ abstract class WindowTest {
                                 key,
                                 held.contains(KeyCode.SHIFT),
                                 held.contains(KeyCode.CONTROL),
-                                false,
+                                held.contains(KeyCode.ALT),
                                 false));
             }
             return true;

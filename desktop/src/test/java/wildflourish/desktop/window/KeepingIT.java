@@ -1,0 +1,161 @@
+package wildflourish.desktop.window;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.mockito.ArgumentMatchers.anyString;
+import static org.mockito.Mockito.when;
+
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.Optional;
+import javafx.scene.control.MenuButton;
+import javafx.scene.input.KeyCode;
+import org.junit.jupiter.api.Test;
+import wildflourish.core.version.Book;
+import wildflourish.desktop.desk.Desk;
+import wildflourish.files.store.BookStore;
+import wildflourish.files.store.Recovery;
+
+/** Nothing is lost: after a crash, with another program writing, with a second window. */
+class KeepingIT extends WindowTest {
+    private Recovery recovery() {
+        return new Recovery(own.resolve("unsaved"));
+    }
+
+    private Book onDisk() throws Exception {
+        return BookStore.open(book).value().book();
+    }
+
+    private void waitUntilKept() throws Exception {
+        for (int i = 0; i < 300 && recovery().find(book, onDisk()).isEmpty(); i++) {
+            Thread.sleep(10);
+        }
+    }
+
+    @Test
+    void whatWasNotSavedIsOfferedAfterACrash() throws Exception {
+        press(KeyCode.ENTER);
+        Book unsaved = sight().book();
+        waitUntilKept();
+        assertThat(recovery().find(book, onDisk()).orElseThrow().book()).isEqualTo(unsaved);
+        Path copy = Files.copy(book, book.resolveSibling("again.abc"));
+        recovery().keep(copy, unsaved);
+        inWindow(() -> {
+            desk.save(book);
+            window.open(copy);
+            return true;
+        });
+        assertThat(isShown("#notice-recovered")).isTrue();
+        robot.clickOn("#take-recovered");
+        assertThat(sight().book()).isEqualTo(unsaved);
+        press(KeyCode.CONTROL, KeyCode.Z);
+        assertThat(sight().book()).isEqualTo(onDiskAt(copy));
+    }
+
+    private static Book onDiskAt(Path path) throws Exception {
+        return BookStore.open(path).value().book();
+    }
+
+    @Test
+    void whatIsLetGoIsGoneAndWhatIsSavedIsNotOffered() throws Exception {
+        press(KeyCode.ENTER);
+        waitUntilKept();
+        press(KeyCode.CONTROL, KeyCode.S);
+        for (int i = 0;
+                i < 100
+                        && Files.list(own.resolve("unsaved"))
+                                .anyMatch(each -> each.toString().endsWith(".abc"));
+                i++) {
+            Thread.sleep(10);
+        }
+        assertThat(Files.list(own.resolve("unsaved"))
+                        .filter(each -> each.toString().endsWith(".abc")))
+                .isEmpty();
+    }
+
+    @Test
+    void aFileWrittenByAnotherProgramIsNotOverwrittenUnasked() throws Exception {
+        press(KeyCode.ENTER);
+        String theirs = Files.readString(book) + "\n% theirs\n";
+        Files.writeString(book, theirs);
+        press(KeyCode.CONTROL, KeyCode.S);
+        assertThat(isShown("#notice-changed")).isTrue();
+        assertThat(Files.readString(book)).isEqualTo(theirs);
+        Path beside = book.resolveSibling("mine.abc");
+        when(picker.toSave(anyString(), anyString())).thenReturn(Optional.of(beside));
+        robot.clickOn("#save-beside");
+        assertThat(beside).isNotEmptyFile();
+        assertThat(Files.readString(book)).isEqualTo(theirs);
+        assertThat(isShown("#notice-changed")).isFalse();
+    }
+
+    @Test
+    void overItIsSavedWhenTheTeacherSaysSo() throws Exception {
+        press(KeyCode.ENTER);
+        Files.writeString(book, Files.readString(book) + "\n% theirs\n");
+        press(KeyCode.CONTROL, KeyCode.S);
+        robot.clickOn("#save-over");
+        assertThat(Files.readString(book)).doesNotContain("theirs").contains("ornament=cut");
+        assertThat(inWindow(() -> desk.isSaved())).isTrue();
+    }
+
+    @Test
+    void aSecondWindowOnTheSameBookSaysSo() throws Exception {
+        MainWindow second = inWindow(() ->
+                new MainWindow(new Desk(BookStore.open(book)), player, new Surroundings(picker, own, path -> {})));
+        assertThat(inWindow(() -> second.lookup("#notice-twice"))).isNotNull();
+        assertThat(isShown("#notice-twice")).isFalse();
+        inWindow(() -> {
+            second.close();
+            return true;
+        });
+    }
+
+    @Test
+    void recentBooksAndAnotherWindowAreOffered() throws Exception {
+        Path other = Files.writeString(book.resolveSibling("other.abc"), "X:1\nT:Other\nK:D\nABc|\n");
+        inWindow(() -> {
+            window.open(other);
+            return true;
+        });
+        MenuButton menu = find("#book", MenuButton.class);
+        inWindow(() -> {
+            menu.getOnShowing().handle(null);
+            return true;
+        });
+        assertThat(menu.getItems().stream().map(item -> String.valueOf(item.getText())))
+                .anyMatch(words -> words.startsWith("other.abc"))
+                .anyMatch(words -> words.startsWith("book.abc"));
+        when(picker.toOpen()).thenReturn(Optional.of(book));
+        press(KeyCode.CONTROL, KeyCode.SHIFT, KeyCode.O);
+        assertThat(opened).containsExactly(book);
+        assertThat(inWindow(() -> desk.path())).isEqualTo(other);
+    }
+
+    @Test
+    void choicesAreKeptForTheNextStart() throws Exception {
+        press(KeyCode.D);
+        inWindow(() -> {
+            find("#students", javafx.scene.control.ComboBox.class)
+                    .getSelectionModel()
+                    .select(2);
+            return true;
+        });
+        MainWindow next = inWindow(() -> {
+            Desk again = new Desk(BookStore.open(book));
+            MainWindow made = new MainWindow(again, player, new Surroundings(picker, own, path -> {}));
+            assertThat(again.sight().get().chosen().profile().id()).isEqualTo("learner");
+            return made;
+        });
+        assertThat(next.getStyleClass()).contains("dark");
+        inWindow(() -> {
+            next.close();
+            return true;
+        });
+    }
+
+    @Test
+    void printingWithoutAPrinterSaysWhatToDo() throws Exception {
+        press(KeyCode.CONTROL, KeyCode.P);
+        assertThat(said()).contains("No printer").contains("PDF");
+    }
+}

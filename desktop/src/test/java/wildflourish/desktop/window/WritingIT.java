@@ -1,0 +1,194 @@
+package wildflourish.desktop.window;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.mockito.ArgumentMatchers.anyString;
+import static org.mockito.ArgumentMatchers.eq;
+import static org.mockito.Mockito.when;
+
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.Optional;
+import javafx.scene.control.ComboBox;
+import javafx.scene.control.TextArea;
+import javafx.scene.control.TextField;
+import javafx.scene.input.KeyCode;
+import org.junit.jupiter.api.Test;
+import wildflourish.core.engraving.Drawn;
+import wildflourish.core.engraving.Score;
+import wildflourish.core.tune.Note;
+import wildflourish.core.tune.NoteId;
+import wildflourish.core.version.Book;
+import wildflourish.core.version.Passes;
+import wildflourish.core.version.Spot;
+import wildflourish.files.abc.BookReader;
+
+/** Entering a tune from nothing, correcting one under its placements, words and times at a spot: in a real window. */
+class WritingIT extends WindowTest {
+    private void type(String text) throws Exception {
+        inWindow(() -> {
+            find("#tune-text", TextArea.class).setText(text);
+            return true;
+        });
+        Thread.sleep(400);
+    }
+
+    @Test
+    void aTuneIsEnteredFromNothingOrnamentedSavedAndTakenAwayWithoutTheMouse() throws Exception {
+        press(KeyCode.CONTROL, KeyCode.N);
+        assertThat(sight().book().lessons()).hasSize(10);
+        type("X:10\nT:Pegs on the Line\nR:jig\nM:6/8\nL:1/8\nK:D\n|:A3 FED|B3 AFD:|");
+        assertThat(sight().tune().orElseThrow().title()).isEqualTo("Pegs on the Line");
+        press(KeyCode.ESCAPE);
+        press(KeyCode.ENTER);
+        assertThat(here()).contains("long-roll");
+        press(KeyCode.CONTROL, KeyCode.S);
+        Book saved = BookReader.read(Files.readString(book)).value();
+        assertThat(saved.lessons().get(9).tune().title()).isEqualTo("Pegs on the Line");
+        assertThat(saved.lessons().get(9).stairs()).hasSize(1);
+        Path pdf = book.resolveSibling("pegs.pdf");
+        when(picker.toSave(anyString(), eq("pdf"))).thenReturn(Optional.of(pdf));
+        press(KeyCode.CONTROL, KeyCode.E);
+        assertThat(pdf).isNotEmptyFile();
+    }
+
+    @Test
+    void typingIsOneChangeAndProblemsStandBeside() throws Exception {
+        Book start = sight().book();
+        press(KeyCode.W);
+        String text = find("#tune-text", TextArea.class).getText();
+        type(text.replace("d2fd cdBA", "d2fd c#BA"));
+        assertThat(isShown("#problem-7")).isTrue();
+        type(text.replace("d2fd cdBA", "d2fd c2BA"));
+        assertThat(isShown("#problem-7")).isFalse();
+        assertThat(inWindow(() -> desk.done().size())).isEqualTo(1);
+        press(KeyCode.ESCAPE);
+        press(KeyCode.CONTROL, KeyCode.Z);
+        assertThat(sight().book()).isEqualTo(start);
+        assertThat(find("#tune-text", TextArea.class).getText()).isEqualTo(text);
+    }
+
+    @Test
+    void placementsFollowTheirNotesWhenTheTuneIsCorrected() throws Exception {
+        int spots = sight().version().orElseThrow().spots().size();
+        press(KeyCode.RIGHT);
+        press(KeyCode.RIGHT);
+        NoteId cut = sight().note().orElseThrow();
+        assertThat(here()).contains("cut");
+        press(KeyCode.LEFT);
+        press(KeyCode.ALT, KeyCode.G);
+        assertThat(sight().tune()
+                        .orElseThrow()
+                        .note(sight().note().orElseThrow())
+                        .melody())
+                .hasToString("G4");
+        assertThat(sight().tune()
+                        .orElseThrow()
+                        .neighbour(sight().note().orElseThrow(), 1)
+                        .map(Note::id))
+                .contains(cut);
+        press(KeyCode.RIGHT);
+        press(KeyCode.ALT, KeyCode.UP);
+        assertThat(sight().tune().orElseThrow().note(cut).melody()).hasToString("E5");
+        assertThat(here()).contains("cut");
+        assertThat(sight().version().orElseThrow().spots()).hasSize(spots);
+        press(KeyCode.ALT, KeyCode.DELETE);
+        assertThat(said()).contains("2 placements had no note left").contains("Undo");
+        assertThat(sight().version().orElseThrow().spots()).hasSize(spots - 1);
+        press(KeyCode.CONTROL, KeyCode.Z);
+        assertThat(sight().version().orElseThrow().spots()).hasSize(spots);
+    }
+
+    @Test
+    void theTuneMovesToAnotherKeyAndBack() throws Exception {
+        String text = sight().tune().orElseThrow().manuscript().text();
+        press(KeyCode.ALT, KeyCode.SHIFT, KeyCode.UP);
+        assertThat(sight().tune().orElseThrow().header().key().name()).isEqualTo("E♭ major");
+        press(KeyCode.ALT, KeyCode.SHIFT, KeyCode.DOWN);
+        assertThat(sight().tune().orElseThrow().manuscript().text()).isEqualTo(text);
+    }
+
+    @Test
+    void anotherFormOfTheTuneStandsBesideItWithItsSource() throws Exception {
+        press(KeyCode.CONTROL, KeyCode.D);
+        assertThat(sight().book().lessons()).hasSize(10);
+        ComboBox<?> tunes = find("#tunes", ComboBox.class);
+        assertThat(String.valueOf(tunes.getItems().get(1))).isEqualTo("The Ferryman's Lantern · another player");
+        assertThat(sight().tune().orElseThrow().header().credits().source()).contains("another player");
+        press(KeyCode.CONTROL, KeyCode.S);
+        assertThat(BookReader.read(Files.readString(book)).value()).isEqualTo(sight().book());
+    }
+
+    @Test
+    void theTeachersOwnWordsStandBelowTheScore() throws Exception {
+        inWindow(() -> {
+            find("#sentence", TextField.class).setText("Lean on this one.");
+            find("#sentence", TextField.class).getOnAction().handle(null);
+            return true;
+        });
+        assertThat(sight().version().orElseThrow().at(new NoteId(0)).map(Spot::sentence))
+                .contains("Lean on this one.");
+        boolean isDrawn = inWindow(() -> window.score().page().orElseThrow().drawn().stream()
+                .anyMatch(each -> each.subject().kind() == Drawn.Kind.SENTENCE));
+        assertThat(isDrawn).isTrue();
+        press(KeyCode.RIGHT);
+        assertThat(find("#sentence", TextField.class).getText()).isEmpty();
+        press(KeyCode.LEFT);
+        assertThat(find("#sentence", TextField.class).getText()).isEqualTo("Lean on this one.");
+    }
+
+    @Test
+    void anOrnamentMayHoldForOneTimeThroughOnly() throws Exception {
+        press(KeyCode.RIGHT);
+        press(KeyCode.RIGHT);
+        ComboBox<?> passes = find("#passes", ComboBox.class);
+        inWindow(() -> {
+            passes.getSelectionModel().select(2);
+            return true;
+        });
+        assertThat(desk.spotHere().orElseThrow().first().orElseThrow().passes()).isEqualTo(Passes.only(2));
+        press(KeyCode.CONTROL, KeyCode.Z);
+        assertThat(desk.spotHere().orElseThrow().first().orElseThrow().passes()).isEqualTo(Passes.EVERY);
+    }
+
+    @Test
+    void lettersFingeringsAndSizeAreChosenByKey() throws Exception {
+        press(KeyCode.A);
+        assertThat(window.score().shows().letters()).isTrue();
+        long letters = inWindow(() -> window.score().page().orElseThrow().drawn().stream()
+                .filter(each -> each.subject().kind() == Drawn.Kind.LETTER)
+                .count());
+        assertThat(letters).isEqualTo(sight().tune().orElseThrow().notes().size());
+        press(KeyCode.F);
+        assertThat(window.score().shows().fingerings()).isEqualTo(Score.Fingerings.FIRST_OF_EACH);
+        press(KeyCode.F);
+        assertThat(window.score().shows().fingerings()).isEqualTo(Score.Fingerings.NONE);
+        double before = inWindow(() -> window.score().pixelsPerSpace());
+        press(KeyCode.CONTROL, KeyCode.EQUALS);
+        assertThat(inWindow(() -> window.score().pixelsPerSpace())).isGreaterThan(before);
+        assertThat(Files.readString(own.resolve("preferences.properties")))
+                .contains("letters=true", "fingerings=NONE", "zoom=1.15");
+    }
+
+    @Test
+    void everyActionIsFoundByTypingAndWhatWasDoneIsListed() throws Exception {
+        press(KeyCode.F1);
+        TextField sought = find("#sought", TextField.class);
+        inWindow(() -> {
+            sought.setText("best");
+            sought.getOnAction().handle(null);
+            return true;
+        });
+        assertThat(here()).isPresent();
+        assertThat(isShown("#finder")).isFalse();
+        press(KeyCode.N);
+        press(KeyCode.F2);
+        javafx.scene.control.ListView<?> found = find("#found", javafx.scene.control.ListView.class);
+        assertThat(found.getItems()).hasSize(3);
+        inWindow(() -> {
+            found.getSelectionModel().select(2);
+            find("#sought", TextField.class).getOnAction().handle(null);
+            return true;
+        });
+        assertThat(inWindow(() -> desk.done())).isEmpty();
+    }
+}
