@@ -102,10 +102,11 @@ final class Column {
     }
 
     double accidentalInk() {
-        return accidentals.stream()
-                .mapToDouble(
-                        pitch -> GlyphFont.of(accidentalGlyph(pitch.alter())).advance() + 0.22)
-                .sum();
+        double ink = 0;
+        for (WrittenPitch pitch : accidentals) {
+            ink += GlyphFont.of(accidentalGlyph(pitch.alter())).advance() + 0.22;
+        }
+        return ink;
     }
 
     double smallNotesInk() {

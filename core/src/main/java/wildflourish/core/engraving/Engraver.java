@@ -2,6 +2,7 @@ package wildflourish.core.engraving;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import java.util.stream.IntStream;
 import wildflourish.core.tune.Form;
 import wildflourish.core.tune.Note;
@@ -46,8 +47,8 @@ public final class Engraver {
         if (score.shows().heading()) {
             place(heading(), 0);
         }
-        for (List<Integer> bars : systems()) {
-            place(new SystemEngraver(score, bars, width()).engrave(), BETWEEN_SYSTEMS);
+        for (SystemEngraver system : systems()) {
+            place(system.engrave(), BETWEEN_SYSTEMS);
         }
         if (!score.tune().header().words().isEmpty()) {
             place(verses(), BETWEEN_SYSTEMS);
@@ -64,10 +65,11 @@ public final class Engraver {
 
     /** Puts a block below what is there, on a new page when it does not fit. */
     private void place(Sketch block, double gap) {
-        if (block.box().isEmpty()) {
+        Optional<Box> around = block.box();
+        if (around.isEmpty()) {
             return;
         }
-        Box box = block.box().get();
+        Box box = around.get();
         double top = y + gap;
         double limit = paper.height() - paper.margin() - (isPrinted() ? 4 : 0);
         if (top + box.height() > limit && !page.drawn().isEmpty()) {
@@ -167,8 +169,8 @@ public final class Engraver {
     // Systems
 
     /** A line for each phrase; one that cannot be squeezed into the width is halved at a bar line until it can. */
-    private List<List<Integer>> systems() {
-        List<List<Integer>> systems = new ArrayList<>();
+    private List<SystemEngraver> systems() {
+        List<SystemEngraver> systems = new ArrayList<>();
         for (Form.Phrase phrase : score.tune().form().phrases()) {
             List<Integer> bars = IntStream.rangeClosed(phrase.firstBar(), phrase.lastBar())
                     .filter(bar -> !score.tune().bars().get(bar).notes().isEmpty())
@@ -181,9 +183,10 @@ public final class Engraver {
         return systems;
     }
 
-    private void split(List<Integer> bars, List<List<Integer>> systems) {
-        if (bars.size() == 1 || SystemEngraver.leastWidth(score, bars) <= width()) {
-            systems.add(bars);
+    private void split(List<Integer> bars, List<SystemEngraver> systems) {
+        SystemEngraver system = new SystemEngraver(score, bars, width());
+        if (bars.size() == 1 || system.leastWidth() <= width()) {
+            systems.add(system);
             return;
         }
         int half = (bars.size() + 1) / 2;

@@ -1,5 +1,7 @@
 package wildflourish.core.engraving;
 
+import java.util.HashMap;
+import java.util.Map;
 import wildflourish.core.music.Fraction;
 
 /**
@@ -9,8 +11,27 @@ import wildflourish.core.music.Fraction;
  * @param dots augmentation dots
  */
 record NoteValue(Fraction base, int dots) {
+    /** The lengths that are notated exactly: from 64ths to semibreves, with up to two dots. */
+    private static final Map<Fraction, NoteValue> EXACT = exact();
+
+    private static Map<Fraction, NoteValue> exact() {
+        Map<Fraction, NoteValue> all = new HashMap<>();
+        for (int unit = 1; unit <= 64; unit *= 2) {
+            for (int quarters : new int[] {4, 6, 7}) {
+                Fraction length = Fraction.of(quarters, 4L * unit);
+                all.put(length, nearest(length));
+            }
+        }
+        return Map.copyOf(all);
+    }
+
     /** The value whose dots come nearest to a length from below. */
     static NoteValue of(Fraction length) {
+        NoteValue exact = EXACT.get(length);
+        return exact == null ? nearest(length) : exact;
+    }
+
+    private static NoteValue nearest(Fraction length) {
         Fraction base = Fraction.ONE;
         while (base.isMoreThan(length) && base.denominator() < 64) {
             base = base.dividedBy(2);

@@ -44,7 +44,21 @@ final class Sketch {
 
     /** The box around everything; empty where nothing is drawn. */
     Optional<Box> box() {
-        return drawn.stream().map(each -> each.mark().box()).reduce(Box::and);
+        if (drawn.isEmpty()) {
+            return Optional.empty();
+        }
+        double left = Double.POSITIVE_INFINITY;
+        double top = Double.POSITIVE_INFINITY;
+        double right = Double.NEGATIVE_INFINITY;
+        double bottom = Double.NEGATIVE_INFINITY;
+        for (Drawn each : drawn) {
+            Box box = each.mark().box();
+            left = Math.min(left, box.left());
+            top = Math.min(top, box.top());
+            right = Math.max(right, box.right());
+            bottom = Math.max(bottom, box.bottom());
+        }
+        return Optional.of(new Box(left, top, right, bottom));
     }
 
     /** Everything of another sketch, moved. */

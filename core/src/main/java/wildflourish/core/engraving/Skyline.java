@@ -1,18 +1,34 @@
 package wildflourish.core.engraving;
 
+import java.util.ArrayList;
 import java.util.List;
 
 /** How high the ink of a sketch reaches over a stretch of the line. Straight edges are followed exactly, all else by its box. */
 final class Skyline {
-    private Skyline() {}
+    private final List<Drawn> drawn;
+    private final List<Box> boxes = new ArrayList<>();
+
+    /** Over a list that may still grow: see {@link #grow}. */
+    Skyline(List<Drawn> drawn) {
+        this.drawn = drawn;
+        grow();
+    }
+
+    /** Takes in what was drawn since. */
+    void grow() {
+        for (int i = boxes.size(); i < drawn.size(); i++) {
+            boxes.add(drawn.get(i).mark().box());
+        }
+    }
 
     /** The smallest y (y grows downward) of any ink between two x; positive infinity where there is none. */
-    static double top(List<Drawn> drawn, double left, double right) {
+    double top(double left, double right) {
         double top = Double.POSITIVE_INFINITY;
-        for (Drawn each : drawn) {
-            Box box = each.mark().box();
+        for (int i = 0; i < boxes.size(); i++) {
+            Box box = boxes.get(i);
             if (box.left() < right && left < box.right() && box.top() < top) {
-                top = Math.min(top, each.mark() instanceof Mark.Shape shape ? top(shape, left, right) : box.top());
+                Mark mark = drawn.get(i).mark();
+                top = Math.min(top, mark instanceof Mark.Shape shape ? top(shape, left, right) : box.top());
             }
         }
         return top;

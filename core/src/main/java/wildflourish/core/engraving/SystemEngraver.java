@@ -59,9 +59,8 @@ final class SystemEngraver {
     }
 
     /** Room that the bars need at the least, with clef, key and label. */
-    static double leastWidth(Score score, List<Integer> barNumbers) {
-        SystemEngraver engraver = new SystemEngraver(score, barNumbers, 0);
-        return engraver.prefix(new Sketch()) + Spacing.least(engraver.things());
+    double leastWidth() {
+        return prefix(new Sketch()) + Spacing.least(things());
     }
 
     Sketch engrave() {
@@ -322,17 +321,18 @@ final class SystemEngraver {
     /** Ornament signs over their spans; returns the height of the highest. */
     private double signs() {
         double highest = 0;
+        Skyline skyline = new Skyline(sketch.drawn());
         Optional<Version> version = score.version();
         for (Column column : columns.values()) {
             Optional<Spot> spot = version.flatMap(each -> each.at(column.note.id()));
             if (spot.isPresent()) {
-                highest = Math.min(highest, sign(column, spot.get()));
+                highest = Math.min(highest, sign(column, spot.get(), skyline));
             }
         }
         return highest;
     }
 
-    private double sign(Column column, Spot spot) {
+    private double sign(Column column, Spot spot, Skyline skyline) {
         double top = 0;
         for (int i = 0; i < spot.options().size(); i++) {
             Placement option = spot.options().get(i);
@@ -344,12 +344,13 @@ final class SystemEngraver {
             double x =
                     Math.max(MARGIN_FOR_LABEL, column.centre() - (width <= 1 ? width / 2 : Math.min(width / 2, 0.8)));
             double left = i > 0 ? x - 1.9 : x;
-            double foot = Math.min(0, Skyline.top(sketch.drawn(), left - 0.1, x + width + 0.1)) - SIGN_GAP;
+            double foot = Math.min(0, skyline.top(left - 0.1, x + width + 0.1)) - SIGN_GAP;
             if (i > 0) {
                 sketch.add(new Mark.Words("or", left, foot - 0.4, Face.ITALIC, 1.5), Ink.QUIET, Drawn.Kind.WORDS);
             }
             Signs.draw(sketch, option.ornament(), shape.get(), new GlyphFont.Point(x, foot), Optional.of(spot.at()));
             passes(option, x + width, foot);
+            skyline.grow();
             top = Math.min(top, foot - Signs.HEIGHT);
         }
         tops.merge(spot.at(), top, Math::min);

@@ -84,7 +84,12 @@ public record Ornament(String id, String name, Family family, List<Shape> shapes
 
     /** The shape for a span of a length in whole notes; empty when it has none. */
     public Optional<Shape> shapeFor(Fraction length) {
-        return shapes.stream().filter(shape -> shape.takes(length)).findFirst();
+        for (Shape shape : shapes) {
+            if (shape.takes(length)) {
+                return Optional.of(shape);
+            }
+        }
+        return Optional.empty();
     }
 
     public boolean growsFrom(Ornament smaller) {
@@ -92,6 +97,11 @@ public record Ornament(String id, String name, Family family, List<Shape> shapes
     }
 
     public boolean uses(Gesture gesture) {
-        return shapes.stream().anyMatch(shape -> shape.parts().contains(gesture));
+        for (Shape shape : shapes) {
+            if (shape.parts().contains(gesture)) {
+                return true;
+            }
+        }
+        return false;
     }
 }

@@ -39,6 +39,7 @@ public final class Realiser {
     private final Instrument instrument;
     private final Tempo tempo;
     private final Times times;
+    private final Fraction millisPerWholeNote;
     private final List<Moment> moments = new ArrayList<>();
     private final List<Realisation.BarStart> bars = new ArrayList<>();
     private Fraction nowWholeNotes = Fraction.ZERO;
@@ -49,6 +50,7 @@ public final class Realiser {
         this.instrument = version.playing().instrument();
         this.tempo = tempo;
         this.times = profile.times();
+        this.millisPerWholeNote = tempo.millisOf(Fraction.ONE);
     }
 
     /** At the version's own tempo. */
@@ -75,9 +77,13 @@ public final class Realiser {
         return List.copyOf(realiser.moments);
     }
 
+    private Fraction millisOf(Fraction lengthWholeNotes) {
+        return lengthWholeNotes.times(millisPerWholeNote);
+    }
+
     private Realisation run() {
         for (PlayOrder.Played played : PlayOrder.of(tune)) {
-            bars.add(new Realisation.BarStart(played, tempo.millisOf(nowWholeNotes), nowWholeNotes));
+            bars.add(new Realisation.BarStart(played, millisOf(nowWholeNotes), nowWholeNotes));
             play(played, bars.size() - 1);
         }
         return new Realisation(tempo, bars, moments);
@@ -161,8 +167,8 @@ public final class Realiser {
     }
 
     private void playPart(Figure figure, Part part, Fraction startWholeNotes, Fraction endWholeNotes, int playedBar) {
-        Fraction start = tempo.millisOf(startWholeNotes);
-        Fraction end = tempo.millisOf(endWholeNotes);
+        Fraction start = millisOf(startWholeNotes);
+        Fraction end = millisOf(endWholeNotes);
         Held melody = new Held(figure.row().usual(), figure.row().breath());
         SoundingPitch pitch = instrument.reading().sounding(figure.row().pitch());
         if (part.gesture() == Gesture.PLAIN) {
@@ -215,9 +221,9 @@ public final class Realiser {
     }
 
     private void play(Note note, int playedBar) {
-        Fraction start = tempo.millisOf(nowWholeNotes);
+        Fraction start = millisOf(nowWholeNotes);
         nowWholeNotes = nowWholeNotes.plus(note.played());
-        Fraction end = tempo.millisOf(nowWholeNotes);
+        Fraction end = millisOf(nowWholeNotes);
         if (note.isRest()) {
             add(start, end, new Cue(playedBar, note.id(), Role.REST), Optional.empty());
             return;

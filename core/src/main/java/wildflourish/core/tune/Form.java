@@ -96,10 +96,14 @@ public final class Form {
         for (int i = 0; i < bars.size(); i++) {
             current = bars.get(i).change().metre().orElse(current);
             boolean opens = firsts.contains(i);
-            Fraction length = bars.get(i).length();
-            pickups.add(opens && !current.isFree() && length.isPositive() && length.isLessThan(current.barLength()));
+            pickups.add(opens && !current.isFree() && isShort(bars.get(i), current));
         }
         return pickups;
+    }
+
+    private static boolean isShort(Bar bar, Metre metre) {
+        Fraction length = bar.length();
+        return length.isPositive() && length.isLessThan(metre.barLength());
     }
 
     private static List<Phrase> phrasesOf(Part part, List<Bar> bars, List<Boolean> pickups) {

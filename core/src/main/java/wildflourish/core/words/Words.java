@@ -132,10 +132,8 @@ public final class Words {
 
     /** Beats a minute, rounded down to a tenth, so that what is shown is still clean. */
     public static String beats(Tempo tempo) {
-        double tenths = Math.floor(tempo.beatsPerMinute().toDouble() * 10) / 10;
-        return tenths == Math.rint(tenths)
-                ? String.format(Locale.ROOT, "%.0f", tenths)
-                : String.format(Locale.ROOT, "%.1f", tenths);
+        long tenths = (long) Math.floor(tempo.beatsPerMinute().toDouble() * 10);
+        return tenths % 10 == 0 ? String.valueOf(tenths / 10) : tenths / 10 + "." + tenths % 10;
     }
 
     /** The name of a beat in the plural. */

@@ -17,6 +17,8 @@ import wildflourish.core.music.WrittenPitch;
 /** The values of ABC's information fields K, M, L and Q (ABC 2.1 §3.1). Each is empty where the words make no sense. */
 final class Fields {
     private static final Pattern KEY = Pattern.compile("([A-Ga-g])([#b♯♭]?)\\s*([A-Za-z]*)");
+    private static final Pattern UNIT = Pattern.compile("1(?:/(1|2|4|8|16|32|64|128))?");
+
     /** The word that makes the accidentals after it the whole signature (§3.1.14). */
     private static final Pattern EXPLICIT = Pattern.compile("(?i)\\bexp\\b");
 
@@ -77,7 +79,8 @@ final class Fields {
 
     private static Key withExtras(Key key, String words) {
         Map<Step, Integer> extra = new EnumMap<>(Step.class);
-        for (String word : words.split("\\s+", -1)) {
+        boolean hasAny = words.indexOf('^') >= 0 || words.indexOf('_') >= 0 || words.indexOf('=') >= 0;
+        for (String word : hasAny ? words.split("\\s+", -1) : new String[0]) {
             Matcher match = ACCIDENTAL.matcher(word);
             if (match.matches()) {
                 extra.put(Step.valueOf(match.group(2).toUpperCase(Locale.ROOT)), alterOf(match.group(1)));
@@ -123,7 +126,7 @@ final class Fields {
     }
 
     static Optional<Fraction> unitLength(String value) {
-        Matcher match = Pattern.compile("1(?:/(1|2|4|8|16|32|64|128))?").matcher(value.trim());
+        Matcher match = UNIT.matcher(value.trim());
         if (!match.matches()) {
             return Optional.empty();
         }
