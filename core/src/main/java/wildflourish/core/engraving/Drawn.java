@@ -30,6 +30,7 @@ public record Drawn(Mark mark, Ink ink, Subject subject) {
         LETTER,
         MISSING,
         SENTENCE,
+        PAPER,
         WORDS
     }
 

@@ -129,7 +129,8 @@ public final class Engraver {
         return score.version()
                 .map(version -> {
                     Playing playing = version.playing();
-                    String name = score.shows().signs() ? version.name() : "plain";
+                    boolean isShownPlain = !score.shows().signs() && !version.isPlain();
+                    String name = isShownPlain ? "plain" : version.name();
                     return kind + " · " + name + " · " + playing.instrument().name() + " · "
                             + Words.tempo(playing.tempo());
                 })

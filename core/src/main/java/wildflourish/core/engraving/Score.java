@@ -25,6 +25,10 @@ public record Score(Tune tune, Optional<Version> version, Shows shows) {
         public static final Shows PRINT = new Shows(true, Fingerings.ALL, false, true, true);
         public static final Shows PLAIN = new Shows(true, Fingerings.ALL, false, false, false);
 
+        public Shows withoutSigns() {
+            return new Shows(heading, fingerings, letters, false, false);
+        }
+
         public Shows withFingerings(Fingerings which) {
             return new Shows(heading, which, letters, signs, keyToSigns);
         }

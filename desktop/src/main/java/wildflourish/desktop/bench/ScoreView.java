@@ -5,6 +5,7 @@ import javafx.beans.value.ChangeListener;
 import javafx.scene.Group;
 import javafx.scene.canvas.Canvas;
 import javafx.scene.canvas.GraphicsContext;
+import javafx.scene.control.Label;
 import javafx.scene.control.ScrollPane;
 import javafx.scene.input.MouseEvent;
 import javafx.scene.layout.Pane;
@@ -16,14 +17,18 @@ import wildflourish.core.engraving.Page;
 import wildflourish.core.engraving.Paper;
 import wildflourish.core.engraving.Score;
 import wildflourish.core.tune.NoteId;
+import wildflourish.core.tune.Tune;
+import wildflourish.core.version.Version;
 import wildflourish.desktop.desk.Desk;
 import wildflourish.desktop.desk.Sight;
 import wildflourish.desktop.look.CanvasPainter;
 import wildflourish.desktop.look.Theme;
+import wildflourish.files.abc.WrittenOut;
 
 /** The score of the chosen stage on an endless page, with the chosen note and the sounding note marked. */
 public final class ScoreView extends ScrollPane {
     private static final double WIDTH_SPACES = 118;
+    private static final double SHEET_GAP = 3;
     private static final double SMALLEST_SPACE = 5.5;
 
     private final Desk desk;
@@ -32,6 +37,9 @@ public final class ScoreView extends ScrollPane {
     private final Rectangle sounding = mark("sounding-note");
     private Theme theme = Theme.LIGHT;
     private Optional<Page> page = Optional.empty();
+    private final Label empty = new Label("No tune here yet. Ctrl+O opens a tunebook, Ctrl+N begins a new tune.");
+    private boolean isInSheets;
+    private boolean isInSmallNotes;
     private Score.Shows shows = Score.Shows.BENCH;
     private double zoom = 1;
     private double pixelsPerSpace = 8;
@@ -44,7 +52,10 @@ public final class ScoreView extends ScrollPane {
         setFitToWidth(true);
         setFocusTraversable(true);
         setAccessibleText("Score: left and right arrows walk along the notes");
-        Pane paper = new Pane(new Group(canvas), sounding, chosen);
+        Pane paper = new Pane(new Group(canvas), sounding, chosen, empty);
+        empty.setId("empty");
+        empty.relocate(40, 40);
+        empty.setVisible(false);
         paper.getStyleClass().add("paper");
         setContent(paper);
         canvas.addEventHandler(MouseEvent.MOUSE_PRESSED, this::pressed);
@@ -123,13 +134,46 @@ public final class ScoreView extends ScrollPane {
         if (width < 50) {
             return;
         }
-        pixelsPerSpace = Math.max(SMALLEST_SPACE, width / WIDTH_SPACES * zoom);
-        page = sight.tune()
-                .map(tune -> Engraver.engrave(
-                                new Score(tune, sight.version(), shows), Paper.endless(width / pixelsPerSpace))
-                        .get(0));
+        double across = isInSheets ? Paper.a4().width() + 2 * SHEET_GAP : WIDTH_SPACES;
+        pixelsPerSpace = Math.max(SMALLEST_SPACE, width / across * zoom);
+        page = sight.tune().map(tune -> layOut(tune, sight.version(), width / pixelsPerSpace));
+        empty.setVisible(page.isEmpty());
         paint();
         markChosen();
+    }
+
+    /** One endless page, or sheets of paper one under the other; ornaments as signs or as small notes. */
+    private Page layOut(Tune tune, Optional<Version> version, double widthSpaces) {
+        Optional<WrittenOut> written =
+                isInSmallNotes ? version.map(each -> WrittenOut.of(tune, each)) : Optional.empty();
+        Optional<Version> drawn =
+                written.isEmpty() ? version : version.map(each -> Version.plain(each.name(), each.playing()));
+        Score score = new Score(
+                written.map(WrittenOut::tune).orElse(tune), drawn, isInSmallNotes ? shows.withoutSigns() : shows);
+        Page laidOut = isInSheets
+                ? Page.stacked(Engraver.engrave(score, Paper.a4()), SHEET_GAP)
+                : Engraver.engrave(score, Paper.endless(widthSpaces)).get(0);
+        return written.map(each -> laidOut.renamed(each.originals())).orElse(laidOut);
+    }
+
+    /** Sheets of paper as they will be printed, or one endless page. */
+    public void setInSheets(boolean sheets) {
+        isInSheets = sheets;
+        layoutScore();
+    }
+
+    public boolean isInSheets() {
+        return isInSheets;
+    }
+
+    /** Ornaments written out as small notes, or as signs. */
+    public void setInSmallNotes(boolean smallNotes) {
+        isInSmallNotes = smallNotes;
+        layoutScore();
+    }
+
+    public boolean isInSmallNotes() {
+        return isInSmallNotes;
     }
 
     private void paint() {

@@ -50,6 +50,9 @@ final class ExportCommand implements Callable<Integer> {
     @Option(names = "--paper", description = "a4 or letter")
     private String paper = "a4";
 
+    @Option(names = "--small-notes", description = "ornaments as small notes in place of signs")
+    private boolean smallNotes;
+
     @Option(names = "--student", description = "fluent, steady or learner")
     private String student = Profile.usual().id();
 
@@ -59,7 +62,8 @@ final class ExportCommand implements Callable<Integer> {
         ExportForm asked = ExportForm.from(form)
                 .orElseThrow(() -> new UsageException(
                         "cannot export as “" + form + "”; there are abc, midi, wav, pdf, svg and png"));
-        Exporter exporter = new Exporter(Asked.profile(student), paperAsked());
+        Exporter signs = new Exporter(Asked.profile(student), paperAsked());
+        Exporter exporter = smallNotes ? signs.withSmallNotes() : signs;
         Book book = BookFile.open(file, spec.commandLine().getErr()).book();
         if (asked == ExportForm.ABC && tune.isEmpty() && version.isEmpty()) {
             write(said, out, BookWriter.write(book).getBytes(StandardCharsets.UTF_8));

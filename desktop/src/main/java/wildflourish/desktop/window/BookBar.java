@@ -173,6 +173,7 @@ final class BookBar extends HBox {
                         item(
                                 "PDF on Letter, plain and decorated",
                                 () -> files.takeAway(ExportForm.PDF, Paper.letter())),
+                        item("PDF on A4, ornaments as small notes", () -> files.takeAwaySmallNotes(Paper.a4())),
                         item("Written-out notes as ABC", () -> files.takeAway(ExportForm.ABC, Paper.a4())),
                         item("Sound as WAV", () -> files.takeAway(ExportForm.WAV, Paper.a4())),
                         item("MIDI", () -> files.takeAway(ExportForm.MIDI, Paper.a4())),
@@ -196,6 +197,9 @@ final class BookBar extends HBox {
         menu.getItems()
                 .addAll(
                         letters,
+                        new SeparatorMenuItem(),
+                        item("Ornaments as small notes or signs   G", window::otherSigns),
+                        item("Sheets of paper or one long page   V", window::otherSheets),
                         new SeparatorMenuItem(),
                         item("Larger   Ctrl+=", () -> window.zoom(1)),
                         item("Smaller   Ctrl+-", () -> window.zoom(-1)),

@@ -180,6 +180,15 @@ final class BookFiles {
     // Taking away
 
     void takeAway(ExportForm form, Paper paper) {
+        takeAway(form, new Exporter(desk.sight().get().chosen().profile(), paper));
+    }
+
+    /** A PDF with the ornaments written out as small notes in place of signs. */
+    void takeAwaySmallNotes(Paper paper) {
+        takeAway(ExportForm.PDF, new Exporter(desk.sight().get().chosen().profile(), paper).withSmallNotes());
+    }
+
+    private void takeAway(ExportForm form, Exporter exporter) {
         Sight sight = desk.sight().get();
         if (sight.tune().isEmpty() || sight.version().isEmpty()) {
             desk.say("There is no tune to take away: open a book first.");
@@ -190,12 +199,12 @@ final class BookFiles {
         String name = (take.tune().title() + " " + take.version().name())
                 .replaceAll("[^\\p{L}\\p{N} '-]", "")
                 .trim();
-        around.picker().toSave(name, form.ending()).ifPresent(path -> takeAway(take, form, paper, path));
+        around.picker().toSave(name, form.ending()).ifPresent(path -> takeAway(take, form, exporter, path));
     }
 
-    private void takeAway(Exporter.Take take, ExportForm form, Paper paper, Path path) {
+    private void takeAway(Exporter.Take take, ExportForm form, Exporter exporter, Path path) {
         try {
-            byte[] bytes = new Exporter(desk.sight().get().chosen().profile(), paper).export(take, form);
+            byte[] bytes = exporter.export(take, form);
             BookStore.writeAside(path, bytes);
             desk.say("Wrote " + path);
         } catch (IOException e) {

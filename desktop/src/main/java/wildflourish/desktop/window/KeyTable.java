@@ -101,6 +101,8 @@ final class KeyTable {
         plain(KeyCode.D, "light or dark", window::otherTheme);
         plain(KeyCode.A, "letters under the notes, or none", this::otherLetters);
         plain(KeyCode.F, "fingerings: all, first of each, none", this::nextFingerings);
+        plain(KeyCode.G, "ornaments as small notes, or as signs", window::otherSigns);
+        plain(KeyCode.V, "sheets of paper, or one long page", window::otherSheets);
         ctrl(KeyCode.EQUALS, "larger score", () -> window.zoom(1));
         ctrl(KeyCode.MINUS, "smaller score", () -> window.zoom(-1));
         ctrl(KeyCode.DIGIT0, "score at its usual size", () -> window.zoom(0));

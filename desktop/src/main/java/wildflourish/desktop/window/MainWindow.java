@@ -82,6 +82,21 @@ public final class MainWindow extends BorderPane {
         takePreferences();
         looked();
         files.begin();
+        welcome();
+    }
+
+    /** The first time ever: three keys that lead to a placed ornament and its sound. */
+    private void welcome() {
+        if (preferences.get("welcomed").isEmpty()) {
+            Button good = button("Good", "welcomed", "Hides this for good", () -> {
+                banner.hide("welcome");
+                remember("welcomed", "true");
+            });
+            banner.show(
+                    "welcome",
+                    "New here? Walk to a note with the arrow keys, press Enter to place what fits best, L to hear the phrase. F1 finds everything else.",
+                    good);
+        }
     }
 
     private void layOut() {
@@ -119,6 +134,8 @@ public final class MainWindow extends BorderPane {
                         .orElse(Score.Fingerings.ALL));
         score.show(shows);
         preferences.get("zoom").map(Double::valueOf).ifPresent(score::setZoom);
+        preferences.get("small-notes").map("true"::equals).ifPresent(score::setInSmallNotes);
+        preferences.get("sheets").map("true"::equals).ifPresent(score::setInSheets);
         preferences.get("student").ifPresent(bar::chooseStudent);
     }
 
@@ -159,6 +176,17 @@ public final class MainWindow extends BorderPane {
         remember("letters", String.valueOf(shows.letters()));
         remember("fingerings", shows.fingerings().name());
         bar.showOptions(shows);
+    }
+
+    void otherSigns() {
+        score.setInSmallNotes(!score.isInSmallNotes());
+        remember("small-notes", String.valueOf(score.isInSmallNotes()));
+        desk.say(score.isInSmallNotes() ? "Ornaments are written out as small notes" : "Ornaments are drawn as signs");
+    }
+
+    void otherSheets() {
+        score.setInSheets(!score.isInSheets());
+        remember("sheets", String.valueOf(score.isInSheets()));
     }
 
     void zoom(int direction) {

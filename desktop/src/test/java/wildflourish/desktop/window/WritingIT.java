@@ -191,4 +191,43 @@ class WritingIT extends WindowTest {
         });
         assertThat(inWindow(() -> desk.done())).isEmpty();
     }
+
+    @Test
+    void ornamentsAreShownAsSmallNotesAndTheScoreAsSheets() throws Exception {
+        long signs = count(Drawn.Kind.SIGN);
+        assertThat(signs).isPositive();
+        press(KeyCode.G);
+        assertThat(count(Drawn.Kind.SIGN)).isZero();
+        assertThat(count(Drawn.Kind.SMALL_NOTE)).isPositive();
+        NoteId note = sight().tune().orElseThrow().notes().get(20).id();
+        assertThat(inWindow(() -> window.score().page().orElseThrow().zoneOf(note)))
+                .isPresent();
+        press(KeyCode.V);
+        assertThat(count(Drawn.Kind.PAPER)).isPositive();
+        press(KeyCode.V);
+        press(KeyCode.G);
+        assertThat(count(Drawn.Kind.SIGN)).isEqualTo(signs);
+    }
+
+    private long count(Drawn.Kind kind) throws Exception {
+        return inWindow(() -> window.score().page().orElseThrow().drawn().stream()
+                .filter(each -> each.subject().kind() == kind)
+                .count());
+    }
+
+    @Test
+    void theFirstStartSaysWhatToDoAndAnEmptyBookToo() throws Exception {
+        assertThat(isShown("#notice-welcome")).isTrue();
+        robot.clickOn("#welcomed");
+        assertThat(isShown("#notice-welcome")).isFalse();
+        Path empty = Files.writeString(book.resolveSibling("empty.abc"), "nothing\n");
+        inWindow(() -> {
+            window.open(empty);
+            return true;
+        });
+        assertThat(robot.lookup("#empty").query().isVisible()).isTrue();
+        press(KeyCode.CONTROL, KeyCode.N);
+        assertThat(robot.lookup("#empty").query().isVisible()).isFalse();
+        assertThat(sight().tune().orElseThrow().title()).isEqualTo("A new tune");
+    }
 }

@@ -17,6 +17,7 @@ import wildflourish.core.sound.Synth;
 import wildflourish.core.tune.Tune;
 import wildflourish.core.version.Version;
 import wildflourish.files.abc.BookWriter;
+import wildflourish.files.abc.WrittenOut;
 import wildflourish.files.midi.MidiWriter;
 import wildflourish.files.paint.PdfPainter;
 import wildflourish.files.paint.PngPainter;
@@ -30,11 +31,22 @@ public final class Exporter {
 
     private final Profile profile;
     private final Paper paper;
+    private final boolean isInSmallNotes;
 
-    /** For a student, on a paper. */
+    /** For a student, on a paper, ornaments as signs. */
     public Exporter(Profile profile, Paper paper) {
+        this(profile, paper, false);
+    }
+
+    private Exporter(Profile profile, Paper paper, boolean isInSmallNotes) {
         this.profile = profile;
         this.paper = paper;
+        this.isInSmallNotes = isInSmallNotes;
+    }
+
+    /** The same with ornaments written out as small notes on every page and picture. */
+    public Exporter withSmallNotes() {
+        return new Exporter(profile, paper, true);
     }
 
     /** A version to take away. */
@@ -67,11 +79,20 @@ public final class Exporter {
     }
 
     private List<Page> pages(Take take, Score.Shows shows) {
-        return Engraver.engrave(new Score(take.tune(), Optional.of(take.version()), shows), paper);
+        return Engraver.engrave(score(take, shows), paper);
     }
 
-    private static Page picture(Take take) {
-        Score score = new Score(take.tune(), Optional.of(take.version()), Score.Shows.PRINT);
+    private Score score(Take take, Score.Shows shows) {
+        if (!isInSmallNotes || !shows.signs()) {
+            return new Score(take.tune(), Optional.of(take.version()), shows);
+        }
+        Version plain = Version.plain(take.version().name(), take.version().playing());
+        Tune written = WrittenOut.of(take.tune(), take.version()).tune();
+        return new Score(written, Optional.of(plain), shows.withoutSigns());
+    }
+
+    private Page picture(Take take) {
+        Score score = score(take, Score.Shows.PRINT);
         return Engraver.engrave(score, Paper.endless(PICTURE_WIDTH)).get(0);
     }
 

@@ -127,6 +127,22 @@ class RoundTripTest {
     }
 
     @Test
+    void everyWrittenOutNoteKnowsTheNoteItStandsFor() {
+        for (int seed = 0; seed < 40; seed++) {
+            for (Lesson lesson : decorated(seed).lessons()) {
+                for (Version version : lesson.versions()) {
+                    WrittenOut written = WrittenOut.of(lesson.tune(), version);
+                    assertThat(written.originals())
+                            .hasSize(written.tune().notes().size());
+                    assertThat(written.originals().values()).allMatch(lesson.tune()::has);
+                    assertThat(new java.util.HashSet<>(written.originals().values()))
+                            .hasSizeGreaterThan(lesson.tune().notes().size() / 2);
+                }
+            }
+        }
+    }
+
+    @Test
     void noChangeOfOneNoteInAWrittenOutStageGoesUnnoticed() {
         Random random = new Random(8);
         Book book = decorated(3);
