@@ -27,6 +27,9 @@ final class DemoCommand implements Callable<Integer> {
     @Option(names = "--write", description = "shows the text of the tune")
     private boolean write;
 
+    @Option(names = "--first", description = "as on the very first start, with its welcome")
+    private boolean first;
+
     @Option(names = "--dark", description = "dark colours")
     private boolean dark;
 
@@ -42,6 +45,9 @@ final class DemoCommand implements Callable<Integer> {
         }
         if (write) {
             parameters.add("--write");
+        }
+        if (first) {
+            parameters.add("--first");
         }
         if (dark) {
             parameters.add("--dark");

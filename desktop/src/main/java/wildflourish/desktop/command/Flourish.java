@@ -2,6 +2,7 @@ package wildflourish.desktop.command;
 
 import java.io.PrintWriter;
 import java.nio.charset.StandardCharsets;
+import java.util.List;
 import picocli.CommandLine;
 import picocli.CommandLine.Command;
 
@@ -49,6 +50,11 @@ public final class Flourish implements Runnable {
     public static void main(String[] arguments) {
         PrintWriter out = new PrintWriter(System.out, true, StandardCharsets.UTF_8);
         PrintWriter err = new PrintWriter(System.err, true, StandardCharsets.UTF_8);
+        if (arguments.length == 1 && arguments[0].equals("demo")) {
+            // The commonest start of all needs no reader of options, which takes a third of a second.
+            WindowStart.launch(List.of());
+            return;
+        }
         System.exit(execute(out, err, arguments));
     }
 

@@ -29,7 +29,7 @@ import wildflourish.files.store.StoredBook;
 
 /** The application: one window on one book. Parameters: {@code --book FILE}, {@code --shot FILE}, {@code --tune N},
  * {@code --stage N}, {@code --note N}, {@code --close-up},
- * {@code --write}, {@code --dark}. */
+ * {@code --write}, {@code --first}, {@code --dark}. */
 public final class FlourishApp extends Application {
     public static final int WIDTH = 1280;
     public static final int HEIGHT = 800;
@@ -47,6 +47,9 @@ public final class FlourishApp extends Application {
         Desk desk = new Desk(book.isPresent() ? BookStore.open(Path.of(book.get())) : demo(shot.isPresent()));
         if (shot.isPresent()) {
             own = Files.createTempDirectory("flourish-shot");
+            if (!flags.contains("--first")) {
+                new Preferences(own).put("welcomed", "true");
+            }
         }
         MainWindow content = show(stage, desk);
         Scene scene = stage.getScene();

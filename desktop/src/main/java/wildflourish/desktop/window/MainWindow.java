@@ -5,6 +5,7 @@ import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import javafx.application.Platform;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.ComboBox;
@@ -105,8 +106,22 @@ public final class MainWindow extends BorderPane {
         setLeft(new GrowthStem(desk));
         setCenter(score);
         setRight(fits);
-        below.getChildren().addAll(new SoundBar(desk, transport), new SaidLine(desk, transport.isSilent()));
+        SaidLine said = new SaidLine(desk);
+        below.getChildren().addAll(new SoundBar(desk, transport), said);
+        lookForSound(said);
         setBottom(below);
+    }
+
+    private void lookForSound(SaidLine said) {
+        Thread looking = new Thread(
+                () -> {
+                    if (transport.isSilent()) {
+                        Platform.runLater(said::tellSilent);
+                    }
+                },
+                "looking for a sound device");
+        looking.setDaemon(true);
+        looking.start();
     }
 
     static Button button(String words, String id, String tip, Runnable verb) {

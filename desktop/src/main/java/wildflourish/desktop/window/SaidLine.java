@@ -10,10 +10,15 @@ import wildflourish.desktop.desk.Desk;
 
 /** The line at the foot of the window: what was done last, or why it was not; and where there is no sound device, that there is none. */
 final class SaidLine extends HBox {
-    SaidLine(Desk desk, boolean isSilent) {
+    private final Label device = new Label();
+
+    SaidLine(Desk desk) {
         getStyleClass().add("said-line");
         setAlignment(Pos.CENTER_LEFT);
-        getChildren().addAll(said(desk), device(isSilent));
+        device.setId("sound-device");
+        device.getStyleClass().add("sound-device");
+        device.setMinWidth(Region.USE_PREF_SIZE);
+        getChildren().addAll(said(desk), device);
     }
 
     private static Label said(Desk desk) {
@@ -29,15 +34,10 @@ final class SaidLine extends HBox {
         return said;
     }
 
-    private static Label device(boolean isSilent) {
-        Label device = new Label(isSilent ? "no sound device: it plays silently" : "");
-        device.setId("sound-device");
-        device.getStyleClass().add("sound-device");
-        device.setMinWidth(Region.USE_PREF_SIZE);
-        if (isSilent) {
-            device.setTooltip(
-                    new Tooltip("Connect a loudspeaker and start again to hear it; everything else works as it is"));
-        }
-        return device;
+    /** Says that there is no sound device. Looking for one takes a moment, so the window does not wait for it. */
+    void tellSilent() {
+        device.setText("no sound device: it plays silently");
+        device.setTooltip(
+                new Tooltip("Connect a loudspeaker and start again to hear it; everything else works as it is"));
     }
 }

@@ -182,7 +182,10 @@ class PlayingIT extends WindowTest {
     }
 
     @Test
-    void withoutASoundDeviceTheWindowSaysSo() {
+    void withoutASoundDeviceTheWindowSaysSo() throws Exception {
+        for (int i = 0; i < 300 && find("#sound-device", Label.class).getText().isEmpty(); i++) {
+            Thread.sleep(10);
+        }
         assertThat(find("#sound-device", Label.class).getText()).contains("no sound device");
     }
 }
