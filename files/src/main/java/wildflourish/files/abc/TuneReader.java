@@ -72,7 +72,7 @@ final class TuneReader {
                 words);
         Manuscript manuscript = new Manuscript(source.text(), Math.max(0, bodyStart), builder.stretches());
         Tune tune = new Tune(head, builder.bars(), builder.tuplets(), manuscript);
-        if (tune.notes().isEmpty()) {
+        if (tune.bars().stream().allMatch(bar -> bar.notes().isEmpty())) {
             source.warn("no-notes", 0, "this tune has no notes", "Write its music below the K: line.");
         }
         return tune;
