@@ -16,9 +16,12 @@ import wildflourish.core.engraving.NoteZone;
 import wildflourish.core.engraving.Page;
 import wildflourish.core.engraving.Paper;
 import wildflourish.core.engraving.Score;
+import wildflourish.core.tune.Note;
 import wildflourish.core.tune.NoteId;
 import wildflourish.core.tune.Tune;
+import wildflourish.core.version.Spot;
 import wildflourish.core.version.Version;
+import wildflourish.core.words.Words;
 import wildflourish.desktop.desk.Desk;
 import wildflourish.desktop.desk.Sight;
 import wildflourish.desktop.look.CanvasPainter;
@@ -197,7 +200,30 @@ public final class ScoreView extends ScrollPane {
         return page.flatMap(laidOut -> note.flatMap(laidOut::zoneOf));
     }
 
+    /** The chosen note in words, for whoever hears the window rather than sees it: where it stands, its fingering, what is placed. */
+    private String chosenInWords() {
+        Sight sight = desk.sight().get();
+        if (sight.tune().isEmpty() || sight.note().isEmpty()) {
+            return empty.getText();
+        }
+        Tune tune = sight.tune().get();
+        Note note = tune.note(sight.note().get());
+        String fingering = note.isRest()
+                ? ""
+                : sight.version()
+                        .flatMap(version -> version.playing().instrument().rowOf(note.melody()))
+                        .map(row -> ", holes " + row.usual() + ", breath "
+                                + row.breath().name().toLowerCase(java.util.Locale.ROOT))
+                        .orElse(", not on this instrument");
+        String placed = desk.spotHere()
+                .flatMap(Spot::first)
+                .map(placement -> ", " + placement.ornament().name())
+                .orElse("");
+        return Words.place(tune, note) + fingering + placed;
+    }
+
     private void markChosen() {
+        setAccessibleText(chosenInWords());
         Optional<NoteZone> zone = zone(desk.sight().get().note());
         chosen.setVisible(zone.isPresent());
         zone.ifPresent(each -> {

@@ -5,7 +5,6 @@ import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
-import java.util.function.BiFunction;
 import javafx.beans.property.ReadOnlyObjectProperty;
 import javafx.beans.property.ReadOnlyObjectWrapper;
 import javafx.beans.property.ReadOnlyStringProperty;
@@ -37,9 +36,6 @@ import wildflourish.core.version.Version;
 import wildflourish.core.words.Words;
 import wildflourish.files.abc.BookReader;
 import wildflourish.files.abc.BookWriter;
-import wildflourish.files.abc.Transposer;
-import wildflourish.files.abc.TuneEditor;
-import wildflourish.files.abc.TuneText;
 import wildflourish.files.store.BookStore;
 import wildflourish.files.store.StoredBook;
 
@@ -53,6 +49,7 @@ public final class Desk {
     private List<Problem> problems;
     private History history;
     private int lessonIndex;
+    private final Writing writing = new Writing(this);
 
     /** With a book that was read. */
     public Desk(Parsed<StoredBook> opened) {
@@ -136,7 +133,7 @@ public final class Desk {
 
     // Choosing
 
-    private void show(Sight.Chosen chosen) {
+    void show(Sight.Chosen chosen) {
         List<Lesson> lessons = history.book().lessons();
         lessonIndex = Math.max(0, Math.min(lessonIndex, lessons.size() - 1));
         Optional<Lesson> lesson = lessons.isEmpty() ? Optional.empty() : Optional.of(lessons.get(lessonIndex));
@@ -150,6 +147,11 @@ public final class Desk {
                         .map(Note::id));
         sight.set(
                 new Sight(history.book(), lesson, stair, chosen.withStage(stage).withNote(note)));
+    }
+
+    /** The lesson at an index is chosen with the next {@link #apply}. */
+    void turnTo(int index) {
+        lessonIndex = index;
     }
 
     public int lessonIndex() {
@@ -250,7 +252,7 @@ public final class Desk {
         apply(Change.of(history.book(), before, before.with(after), deed), current.chosen());
     }
 
-    private void apply(Change change, Sight.Chosen chosen) {
+    void apply(Change change, Sight.Chosen chosen) {
         history.apply(change);
         show(chosen);
     }
@@ -480,143 +482,23 @@ public final class Desk {
         say(school.name() + ": " + school.about());
     }
 
-    // Writing the tune itself
-
-    /**
-     * The chosen tune as typed: its text is read, notes that are still there keep their placements. Returns what was wrong with the text.
-     * Typing on is one change until {@link #endEdit}.
-     */
-    public List<Problem> edit(String text) {
-        Sight current = now();
-        if (current.lesson().isEmpty()) {
-            return List.of();
-        }
-        Lesson before = current.lesson().get();
-        Parsed<Tune> read = TuneText.read(text);
-        if (read.value().manuscript().text().equals(before.tune().manuscript().text())) {
-            return read.problems();
-        }
-        Lesson.Edited edited = before.edited(read.value());
-        Deed deed = new Deed(Deed.Kind.EDIT, before.tune().title(), "");
-        history.applyMerging(Change.of(history.book(), before, edited.lesson(), deed));
-        show(current.chosen());
-        say(
-                edited.lost() == 0
-                        ? "The tune is changed; what stands on its notes has followed them"
-                        : edited.lost() + (edited.lost() == 1 ? " placement" : " placements")
-                                + " had no note left and went with it; Undo brings both back");
-        return read.problems();
-    }
-
-    /** Corrects the chosen note; says so where that makes no sense. */
-    public void correct(BiFunction<TuneEditor, NoteId, Optional<String>> verb) {
-        Sight current = now();
-        if (current.tune().isEmpty() || current.note().isEmpty()) {
-            say("There is no note to change: choose one, or begin a new tune with Ctrl+N.");
-            return;
-        }
-        Optional<String> text =
-                verb.apply(new TuneEditor(current.tune().get()), current.note().get());
-        if (text.isEmpty()) {
-            say("That cannot be done to this note; write it in the text of the tune (W).");
-            return;
-        }
-        edit(text.get());
-        endEdit();
-    }
-
-    /** Adds something after the chosen note and goes on to it. */
-    public void add(BiFunction<TuneEditor, NoteId, Optional<String>> verb) {
-        int notes = now().tune().map(tune -> tune.notes().size()).orElse(0);
-        correct(verb);
-        if (now().tune().map(tune -> tune.notes().size()).orElse(0) > notes) {
-            walk(1);
-        }
-    }
-
-    /** Takes the chosen note out of the tune and goes on to the one before. */
-    public void takeOut() {
-        Optional<NoteId> before = now().tune()
-                .flatMap(tune -> now().note().flatMap(note -> tune.neighbour(note, -1)))
-                .map(Note::id);
-        correct(TuneEditor::deleted);
-        before.filter(id -> now().tune().map(tune -> tune.has(id)).orElse(false))
-                .ifPresent(this::choose);
-    }
-
-    /** The whole tune so many semitones higher, key and all. */
-    public void transpose(int semitones) {
-        Optional<String> text = now().tune()
-                .flatMap(tune -> Transposer.transposed(tune.manuscript().text(), semitones));
-        if (text.isEmpty()) {
-            say("This tune has no key that can be moved; give it one, such as K:D, in its text (W).");
-            return;
-        }
-        edit(text.get());
-        endEdit();
-        say("Moved to " + now().tune().orElseThrow().header().key().name());
-    }
-
-    /** What is wrong with a tune's text, which changes nothing. */
-    public List<Problem> check(String text) {
-        return text.isEmpty() ? List.of() : TuneText.read(text).problems();
-    }
-
-    /** Typing is over: the next edit is a change of its own. */
-    public void endEdit() {
-        history.endMerging();
-    }
-
-    /** A new tune at the end of the book, chosen, to be written over. */
-    public void newTune() {
-        int number = freshNumber();
-        List<BookItem> items = history.book().items();
-        List<BookItem> more = new ArrayList<>();
-        if (!items.isEmpty()) {
-            boolean endsInLine = items.get(items.size() - 1) instanceof BookItem.Text text
-                    && text.text().endsWith("\n");
-            more.add(new BookItem.Text(endsInLine ? "\n" : "\n\n"));
-        }
-        more.add(Lesson.plain(TuneText.read(TuneText.fresh(number)).value()));
-        more.add(new BookItem.Text("\n"));
-        lessonIndex = history.book().lessons().size();
-        apply(
-                new Change(items.size(), List.of(), more, new Deed(Deed.Kind.NEW_TUNE, "", "")),
-                now().chosen().withNote(Optional.empty()));
-        say("A new tune, X:" + number + ", at the end of the book: write over it");
-    }
-
-    /**
-     * Another form of the chosen tune, right after it: the same title and notes under a number of its own, with a line for its source, to be
-     * corrected to what that player plays.
-     */
-    public void anotherForm() {
-        Sight current = now();
-        if (current.lesson().isEmpty()) {
-            say("There is no tune to keep another form of.");
-            return;
-        }
-        Lesson lesson = current.lesson().get();
-        int number = freshNumber();
-        String text = lesson.tune().manuscript().text().replaceFirst("(?m)^X:.*$", "X:" + number);
-        String sourced = text.replaceFirst("(?m)^S:.*\\R?", "").replaceFirst("(?m)^K:", "S:another player\nK:");
-        List<BookItem> more = List.of(
-                lesson,
-                new BookItem.Text("\n\n"),
-                Lesson.plain(TuneText.read(sourced).value()));
-        Change change =
-                new Change(history.book().indexOf(lesson), List.of(lesson), more, new Deed(Deed.Kind.NEW_TUNE, "", ""));
-        lessonIndex++;
-        apply(change, current.chosen().withNote(Optional.empty()));
-        say("Another form, X:" + number + ": write whose it is after S:, and what is different (W)");
-    }
-
-    private int freshNumber() {
+    /** A number no tune of the book has. */
+    int freshNumber() {
         return history.book().lessons().stream()
                         .mapToInt(lesson -> lesson.tune().header().number())
                         .max()
                         .orElse(0)
                 + 1;
+    }
+
+    /** The verbs that change the tune itself. */
+    public Writing writing() {
+        return writing;
+    }
+
+    /** The book with everything done to it. */
+    History history() {
+        return history;
     }
 
     // Undo

@@ -118,7 +118,7 @@ final class BookBar extends HBox {
                         item("Open a book …   Ctrl+O", files::open),
                         item("Open in another window …   Ctrl+Shift+O", files::openBeside),
                         item("New tune   Ctrl+N", window::newTune),
-                        item("Another form of this tune   Ctrl+D", desk::anotherForm),
+                        item("Another form of this tune   Ctrl+D", desk.writing()::anotherForm),
                         item("Save to another file …   Ctrl+Shift+S", files::saveAs),
                         item("Print …   Ctrl+P", window::print));
         List<Path> recent = files.recent();

@@ -130,7 +130,7 @@ final class KeyTable {
         ctrl(KeyCode.E, "take away as PDF", () -> files.takeAway(ExportForm.PDF, Paper.a4()));
         ctrl(KeyCode.P, "print", window::print);
         ctrl(KeyCode.N, "new tune", window::newTune);
-        ctrl(KeyCode.D, "keep another form of this tune", desk::anotherForm);
+        ctrl(KeyCode.D, "keep another form of this tune", desk.writing()::anotherForm);
     }
 
     /** Writing and correcting the tune itself: on the staff everything with Alt. */
@@ -140,44 +140,56 @@ final class KeyTable {
             alt(
                     KeyCode.valueOf(step.name()),
                     "add a note " + step + " after this one",
-                    () -> desk.add((editor, note) -> editor.inserted(note, step)));
+                    () -> desk.writing().add((editor, note) -> editor.inserted(note, step)));
         }
-        alt(KeyCode.UP, "note a step up", () -> desk.correct((editor, note) -> editor.stepped(note, 1)));
-        alt(KeyCode.DOWN, "note a step down", () -> desk.correct((editor, note) -> editor.stepped(note, -1)));
-        alt(KeyCode.PAGE_UP, "note an octave up", () -> desk.correct((editor, note) -> editor.stepped(note, 7)));
-        alt(KeyCode.PAGE_DOWN, "note an octave down", () -> desk.correct((editor, note) -> editor.stepped(note, -7)));
-        alt(KeyCode.S, "note a semitone sharper", () -> desk.correct((editor, note) -> editor.altered(note, 1)));
-        alt(KeyCode.H, "note a semitone flatter", () -> desk.correct((editor, note) -> editor.altered(note, -1)));
+        alt(KeyCode.UP, "note a step up", () -> desk.writing().correct((editor, note) -> editor.stepped(note, 1)));
+        alt(KeyCode.DOWN, "note a step down", () -> desk.writing().correct((editor, note) -> editor.stepped(note, -1)));
+        alt(
+                KeyCode.PAGE_UP,
+                "note an octave up",
+                () -> desk.writing().correct((editor, note) -> editor.stepped(note, 7)));
+        alt(
+                KeyCode.PAGE_DOWN,
+                "note an octave down",
+                () -> desk.writing().correct((editor, note) -> editor.stepped(note, -7)));
+        alt(
+                KeyCode.S,
+                "note a semitone sharper",
+                () -> desk.writing().correct((editor, note) -> editor.altered(note, 1)));
+        alt(
+                KeyCode.H,
+                "note a semitone flatter",
+                () -> desk.writing().correct((editor, note) -> editor.altered(note, -1)));
         alt(KeyCode.RIGHT, "note twice as long", () -> lengthen(2, 1));
         alt(KeyCode.LEFT, "note half as long", () -> lengthen(1, 2));
         alt(KeyCode.PERIOD, "note half as long again", () -> lengthen(3, 2));
-        alt(KeyCode.R, "add a rest after this note", () -> desk.add(TuneEditor::insertedRest));
-        alt(KeyCode.T, "tie to the next note, or untie", () -> desk.correct(TuneEditor::tied));
+        alt(KeyCode.R, "add a rest after this note", () -> desk.writing().add(TuneEditor::insertedRest));
+        alt(KeyCode.T, "tie to the next note, or untie", () -> desk.writing().correct(TuneEditor::tied));
         alt(KeyCode.ENTER, "bar line after this note", () -> sign("|"));
         alt(KeyCode.K, "end of a repeat after this note", () -> sign(":|"));
         alt(KeyCode.L, "repeat from after this note", () -> sign("|:"));
         alt(KeyCode.P, "end of a part after this note", () -> sign("||"));
-        alt(KeyCode.BACK_SPACE, "take this note out of the tune", desk::takeOut);
-        alt(KeyCode.DELETE, "take this note out of the tune", desk::takeOut);
+        alt(KeyCode.BACK_SPACE, "take this note out of the tune", desk.writing()::takeOut);
+        alt(KeyCode.DELETE, "take this note out of the tune", desk.writing()::takeOut);
         keys.with(
                         KeyCode.UP,
                         "tune a semitone up",
-                        () -> desk.transpose(1),
+                        () -> desk.writing().transpose(1),
                         KeyCombination.ALT_DOWN,
                         KeyCombination.SHIFT_DOWN)
                 .with(
                         KeyCode.DOWN,
                         "tune a semitone down",
-                        () -> desk.transpose(-1),
+                        () -> desk.writing().transpose(-1),
                         KeyCombination.ALT_DOWN,
                         KeyCombination.SHIFT_DOWN);
     }
 
     private void lengthen(int above, int below) {
-        desk.correct((editor, note) -> editor.lengthened(note, Fraction.of(above, below)));
+        desk.writing().correct((editor, note) -> editor.lengthened(note, Fraction.of(above, below)));
     }
 
     private void sign(String sign) {
-        desk.correct((editor, note) -> editor.insertedSign(note, sign));
+        desk.writing().correct((editor, note) -> editor.insertedSign(note, sign));
     }
 }

@@ -235,7 +235,7 @@ public final class MainWindow extends BorderPane {
     }
 
     void newTune() {
-        desk.newTune();
+        desk.writing().newTune();
         showWrite(true);
     }
 

@@ -68,13 +68,13 @@ final class WritePanel extends HBox {
             pause.stop();
             text.setText(now);
             isFilling = false;
-            show(desk.check(now));
+            show(desk.writing().check(now));
         }
     }
 
     private void take() {
         pause.stop();
-        show(desk.edit(text.getText()));
+        show(desk.writing().edit(text.getText()));
     }
 
     /** What was typed last is taken, and typing on will be another change. */
@@ -82,7 +82,7 @@ final class WritePanel extends HBox {
         if (pause.getStatus() == javafx.animation.Animation.Status.RUNNING) {
             take();
         }
-        desk.endEdit();
+        desk.writing().endEdit();
     }
 
     void focus() {

@@ -224,4 +224,12 @@ class PlacingIT extends WindowTest {
         assertThat(sight().version().orElseThrow().playing().school().id()).isEqualTo("hand-over");
         assertThat(said()).contains("cut");
     }
+
+    @Test
+    void theChosenNoteIsToldInWordsToo() throws Exception {
+        press(KeyCode.RIGHT);
+        press(KeyCode.RIGHT);
+        assertThat(inWindow(() -> window.score().getAccessibleText()))
+                .isEqualTo("D5, bar 1, on beat 1, holes OXXXXX, breath firm, cut");
+    }
 }
