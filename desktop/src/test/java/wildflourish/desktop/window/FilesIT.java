@@ -73,18 +73,18 @@ class FilesIT extends WindowTest {
         press(KeyCode.ENTER);
         press(KeyCode.CONTROL, KeyCode.O);
         assertThat(isShown("#notice-unsaved")).isTrue();
-        robot.clickOn("#stay");
+        click("#stay");
         assertThat(isShown("#notice-unsaved")).isFalse();
         assertThat(inWindow(() -> desk.path())).isEqualTo(book);
         press(KeyCode.CONTROL, KeyCode.O);
-        robot.clickOn("#save-first");
+        click("#save-first");
         assertThat(inWindow(() -> desk.path())).isEqualTo(other);
         assertThat(Files.readString(book)).contains("ornament=cut");
         assertThat(sight().tune().orElseThrow().title()).isEqualTo("Other tune");
         assertThat(isShown("#notice-problems")).isTrue();
-        robot.clickOn("#all-problems");
+        click("#all-problems");
         assertThat(find("#problem-list", TextArea.class).getText()).contains("line 5, column 6");
-        robot.clickOn("#problems-seen");
+        click("#problems-seen");
         assertThat(isShown("#notice-problems")).isFalse();
     }
 
@@ -95,7 +95,7 @@ class FilesIT extends WindowTest {
         press(KeyCode.ENTER);
         assertThat(inWindow(() -> window.mayClose(() -> closed[0] = true))).isFalse();
         assertThat(find("#book", MenuButton.class).getText()).endsWith("•");
-        robot.clickOn("#close-anyway");
+        click("#close-anyway");
         assertThat(closed[0]).isTrue();
     }
 
@@ -117,13 +117,13 @@ class FilesIT extends WindowTest {
             return true;
         });
         assertThat(isShown("#notice-altered")).isTrue();
-        robot.clickOn("#keep-as-tune");
+        click("#keep-as-tune");
         assertThat(isShown("#notice-altered")).isFalse();
         assertThat(sight().book().lessons()).hasSize(10);
         press(KeyCode.CONTROL, KeyCode.Z);
         WaitForAsyncUtils.waitForFxEvents();
         assertThat(isShown("#notice-altered")).isTrue();
-        robot.clickOn("#take-saved");
+        click("#take-saved");
         assertThat(sight().book().lessons()).hasSize(9);
         assertThat(isShown("#notice-altered")).isFalse();
     }

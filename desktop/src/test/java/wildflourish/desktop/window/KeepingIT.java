@@ -45,7 +45,7 @@ class KeepingIT extends WindowTest {
             return true;
         });
         assertThat(isShown("#notice-recovered")).isTrue();
-        robot.clickOn("#take-recovered");
+        click("#take-recovered");
         assertThat(sight().book()).isEqualTo(unsaved);
         press(KeyCode.CONTROL, KeyCode.Z);
         assertThat(sight().book()).isEqualTo(onDiskAt(copy));
@@ -82,7 +82,7 @@ class KeepingIT extends WindowTest {
         assertThat(Files.readString(book)).isEqualTo(theirs);
         Path beside = book.resolveSibling("mine.abc");
         when(picker.toSave(anyString(), anyString())).thenReturn(Optional.of(beside));
-        robot.clickOn("#save-beside");
+        click("#save-beside");
         assertThat(beside).isNotEmptyFile();
         assertThat(Files.readString(book)).isEqualTo(theirs);
         assertThat(isShown("#notice-changed")).isFalse();
@@ -93,7 +93,7 @@ class KeepingIT extends WindowTest {
         press(KeyCode.ENTER);
         Files.writeString(book, Files.readString(book) + "\n% theirs\n");
         press(KeyCode.CONTROL, KeyCode.S);
-        robot.clickOn("#save-over");
+        click("#save-over");
         assertThat(Files.readString(book)).doesNotContain("theirs").contains("ornament=cut");
         assertThat(inWindow(() -> desk.isSaved())).isTrue();
     }

@@ -182,11 +182,11 @@ class PlacingIT extends WindowTest {
         assertThat(cards).hasSize(2).allMatch(words -> words.contains("clean to") && words.endsWith("."));
         ToggleButton fold = find("#fold", ToggleButton.class);
         assertThat(fold.getText()).contains("Does not fit (3)");
-        robot.clickOn(fold);
+        click(fold);
         assertThat(robot.lookup(".refusal").queryAll()).hasSize(3);
-        robot.clickOn("#fit-tap");
+        click("#fit-tap");
         assertThat(here()).contains("tap");
-        robot.clickOn("#or-cut");
+        click("#or-cut");
         assertThat(sight().version()
                         .orElseThrow()
                         .at(new NoteId(0))

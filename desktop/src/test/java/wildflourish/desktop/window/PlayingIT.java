@@ -21,8 +21,8 @@ import wildflourish.desktop.play.Player;
 class PlayingIT extends WindowTest {
     private static final double LAG_MILLIS = 20;
 
-    private void withoutCountIn() {
-        robot.clickOn("#count-in");
+    private void withoutCountIn() throws Exception {
+        click("#count-in");
     }
 
     private void waitUntilHeard() throws Exception {
@@ -146,9 +146,9 @@ class PlayingIT extends WindowTest {
     void theTempoGoesFromATenthToDoubleAndToRelaxed() throws Exception {
         Label tempo = find("#tempo", Label.class);
         assertThat(tempo.getText()).isEqualTo("105 minims a minute");
-        robot.clickOn(find("#relaxed", ToggleButton.class));
+        click(find("#relaxed", ToggleButton.class));
         assertThat(tempo.getText()).isEqualTo("70 minims a minute");
-        robot.clickOn(find("#session", ToggleButton.class));
+        click(find("#session", ToggleButton.class));
         Slider speed = find("#speed", Slider.class);
         inWindow(() -> {
             speed.setValue(10);

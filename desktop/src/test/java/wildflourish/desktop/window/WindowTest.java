@@ -18,6 +18,8 @@ import java.util.concurrent.TimeUnit;
 import java.util.concurrent.TimeoutException;
 import javafx.application.Platform;
 import javafx.event.Event;
+import javafx.geometry.Bounds;
+import javafx.geometry.Point2D;
 import javafx.scene.Node;
 import javafx.scene.Scene;
 import javafx.scene.input.KeyCode;
@@ -28,6 +30,7 @@ import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.io.TempDir;
 import org.testfx.api.FxRobot;
 import org.testfx.api.FxToolkit;
+import org.testfx.util.WaitForAsyncUtils;
 import wildflourish.core.ornament.Ornament;
 import wildflourish.core.version.Spot;
 import wildflourish.desktop.desk.Desk;
@@ -154,6 +157,22 @@ abstract class WindowTest {
 
     <T extends Node> T find(String query, Class<T> type) {
         return robot.lookup(query).queryAs(type);
+    }
+
+    /** Clicks with the real mouse on the middle of what a query finds, once the window has laid itself out. */
+    void click(String query) throws Exception {
+        click(inWindow(() -> robot.lookup(query).query()));
+    }
+
+    void click(Node node) throws Exception {
+        Point2D middle = inWindow(() -> {
+            window.applyCss();
+            window.layout();
+            Bounds bounds = node.localToScreen(node.getBoundsInLocal());
+            return new Point2D(bounds.getCenterX(), bounds.getCenterY());
+        });
+        robot.clickOn(middle);
+        WaitForAsyncUtils.waitForFxEvents();
     }
 
     boolean isShown(String query) {

@@ -218,7 +218,7 @@ class WritingIT extends WindowTest {
     @Test
     void theFirstStartSaysWhatToDoAndAnEmptyBookToo() throws Exception {
         assertThat(isShown("#notice-welcome")).isTrue();
-        robot.clickOn("#welcomed");
+        click("#welcomed");
         assertThat(isShown("#notice-welcome")).isFalse();
         Path empty = Files.writeString(book.resolveSibling("empty.abc"), "nothing\n");
         inWindow(() -> {
