@@ -13,6 +13,9 @@ final class Column {
     static final double HEAD_WIDTH = 1.18;
     static final double SMALL = 0.6;
     private static final double SMALL_NOTE_WIDTH = 1.05;
+    /** How far below the heads the curve from small notes to their note stands. */
+    static final double SMALL_CURVE = 0.75;
+
     private static final double MIDDLE_LINE = 2;
     private static final double STEM = 3.5;
 
@@ -112,6 +115,15 @@ final class Column {
     double smallNotesInk() {
         int count = note.marks().graces().pitches().size();
         return count == 0 ? 0 : count * SMALL_NOTE_WIDTH + 0.35;
+    }
+
+    /** The lowest head, or the curve below the small notes where they have one. */
+    double lowestWithSmallNotes() {
+        double small = note.marks().graces().pitches().stream()
+                .mapToDouble(Column::yOf)
+                .max()
+                .orElse(Double.NEGATIVE_INFINITY);
+        return Double.isInfinite(small) ? bottom() : Math.max(small, bottom()) + SMALL_CURVE + 0.55;
     }
 
     double smallNoteX(int index) {

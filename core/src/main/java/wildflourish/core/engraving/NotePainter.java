@@ -154,7 +154,7 @@ final class NotePainter {
                     new Mark.Line(x - 0.5, end + 1.3, x + 0.7, end + 0.4, 0.1), Ink.NOTES, Drawn.Kind.SMALL_NOTE, id);
         }
         double from = column.smallNoteX(0) + 0.35;
-        double y = Math.max(Column.yOf(small.get(0)), column.bottom()) + 0.75;
+        double y = Math.max(Column.yOf(small.get(0)), column.bottom()) + Column.SMALL_CURVE;
         sketch.add(Curves.between(from, y, column.x + 0.3, y, 0.55), Ink.NOTES, Drawn.Kind.CURVE, id);
     }
 

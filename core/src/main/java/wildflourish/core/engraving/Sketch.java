@@ -7,7 +7,7 @@ import wildflourish.core.tune.NoteId;
 
 /** Marks being gathered: a display list under way. */
 final class Sketch {
-    private final List<Drawn> drawn = new ArrayList<>();
+    private final List<Drawn> drawn = new ArrayList<>(512);
     private final List<NoteZone> zones = new ArrayList<>();
 
     void add(Mark mark, Ink ink, Drawn.Kind kind) {

@@ -9,6 +9,8 @@ import wildflourish.core.music.Fraction;
  */
 final class Spacing {
     private static final double PAD = 0.38;
+    /** The stretch is right to less than a millionth. */
+    private static final int HALVINGS = 24;
 
     /**
      * A thing on the line.
@@ -32,15 +34,22 @@ final class Spacing {
         double[] anchors = new double[things.size() + 1];
         double at = left;
         for (int i = 0; i < things.size(); i++) {
-            Thing thing = things.get(i);
-            at = i == 0 ? at + thing.before : at;
+            at = i == 0 ? at + things.get(0).before : at;
             anchors[i] = at;
-            double needed = thing.after + (i + 1 < things.size() ? PAD + things.get(i + 1).before : 0);
-            double wanted = i + 1 < things.size() ? thing.wish * (thing.stretches ? stretch : 1) : 0;
-            at += Math.max(needed, wanted);
+            at += step(things, i, stretch);
         }
         anchors[things.size()] = at;
         return anchors;
+    }
+
+    /** From one anchor to the next, or from the last to the end of its ink. */
+    private static double step(List<Thing> things, int index, double stretch) {
+        Thing thing = things.get(index);
+        if (index + 1 == things.size()) {
+            return Math.max(thing.after, 0);
+        }
+        double needed = thing.after + PAD + things.get(index + 1).before;
+        return Math.max(needed, thing.wish * (thing.stretches ? stretch : 1));
     }
 
     /** The stretch, at most {@code most}, at which the things just fill up to the right edge; below 1 when they are squeezed. */
@@ -50,7 +59,7 @@ final class Spacing {
         if (end(things, left, high) <= right) {
             return high;
         }
-        for (int i = 0; i < 48; i++) {
+        for (int i = 0; i < HALVINGS; i++) {
             double middle = (low + high) / 2;
             if (end(things, left, middle) > right) {
                 high = middle;
@@ -62,7 +71,11 @@ final class Spacing {
     }
 
     private static double end(List<Thing> things, double left, double stretch) {
-        return anchors(things, left, stretch)[things.size()];
+        double at = left + (things.isEmpty() ? 0 : things.get(0).before);
+        for (int i = 0; i < things.size(); i++) {
+            at += step(things, i, stretch);
+        }
+        return at;
     }
 
     /** The least room the things can do with. */

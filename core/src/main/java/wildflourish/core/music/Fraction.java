@@ -22,6 +22,9 @@ public final class Fraction implements Comparable<Fraction> {
         if (denominator == 1) {
             return numerator == 0 ? ZERO : numerator == 1 ? ONE : new Fraction(numerator, 1);
         }
+        if (numerator == 0 && denominator != 0) {
+            return ZERO;
+        }
         if (denominator == 0) {
             throw new IllegalArgumentException("a fraction needs a denominator other than 0: " + numerator + "/0");
         }
@@ -79,8 +82,21 @@ public final class Fraction implements Comparable<Fraction> {
     }
 
     private static long gcd(long a, long b) {
-        while (b != 0) {
+        while (b > Integer.MAX_VALUE || a > Integer.MAX_VALUE) {
+            if (b == 0) {
+                return a;
+            }
             long rest = a % b;
+            a = b;
+            b = rest;
+        }
+        return ofInts((int) a, (int) b);
+    }
+
+    /** Small numbers are divided about twice as fast. */
+    private static int ofInts(int a, int b) {
+        while (b != 0) {
+            int rest = a % b;
             a = b;
             b = rest;
         }

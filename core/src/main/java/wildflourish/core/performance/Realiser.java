@@ -107,26 +107,23 @@ public final class Realiser {
     }
 
     /** An ornament ready to be played: its written notes, its shape and what the instrument does for them. */
-    private record Figure(List<Note> notes, Shape shape, ChartRow row, Gracing gracing) {
-        Fraction length() {
-            return notes.stream().map(Note::played).reduce(Fraction.ZERO, Fraction::plus);
-        }
-    }
+    private record Figure(List<Note> notes, Fraction length, Shape shape, ChartRow row, Gracing gracing) {}
 
     /** Empty where it cannot be played at all: the instrument lacks the note, or no finger is known for a gesture. */
     private Optional<Figure> figureOf(Note note, Placement placement) {
         if (note.isRest()) {
             return Optional.empty();
         }
+        Fraction length = placement.span().length(tune);
         Optional<ChartRow> row = instrument.rowOf(note.melody());
         Optional<Gracing> gracing = row.flatMap(each -> instrument.gracingOf(each.pitch()));
-        Optional<Shape> shape = placement.ornament().shapeFor(placement.span().length(tune));
+        Optional<Shape> shape = placement.ornament().shapeFor(length);
         if (gracing.isEmpty() || shape.isEmpty()) {
             return Optional.empty();
         }
         List<Note> notes =
                 tune.between(placement.span().first(), placement.span().last());
-        Figure figure = new Figure(notes, shape.get(), row.get(), gracing.get());
+        Figure figure = new Figure(notes, length, shape.get(), row.get(), gracing.get());
         int crans = 0;
         for (Gesture gesture : figure.shape().parts()) {
             if (gesture != Gesture.PLAIN && heldFor(gesture, figure, crans).isEmpty()) {

@@ -1,0 +1,167 @@
+package wildflourish.core.engraving;
+
+import java.util.Optional;
+import wildflourish.core.tune.BarLine;
+import wildflourish.core.version.Placement;
+import wildflourish.core.version.Spot;
+import wildflourish.core.version.Version;
+
+/** What stands above the notes of a line: ornament signs, then chord symbols and words, then the brackets of endings. */
+final class AboveStaff {
+    private static final double SIGN_GAP = 0.7;
+    private static final double ENDING_DROP = 1.9;
+    private static final double ENDING_SIZE = 1.7;
+
+    private final MusicLine line;
+
+    AboveStaff(MusicLine line) {
+        this.line = line;
+    }
+
+    /** Draws it all; returns the height of the highest but for endings. */
+    double draw() {
+        double signTop = line.score.shows().signs() ? signs() : 0;
+        double top = line.tops.values().stream()
+                .mapToDouble(Double::doubleValue)
+                .min()
+                .orElse(0);
+        double above = Math.min(Math.min(top, signTop), 0);
+        double chords = chordSymbols(above);
+        endings(chords < above ? chords : 0);
+        return Math.min(above, chords);
+    }
+
+    /** Ornament signs over their spans; returns the height of the highest. */
+    private double signs() {
+        double highest = 0;
+        Skyline skyline = new Skyline(line.sketch.drawn());
+        Optional<Version> version = line.score.version();
+        for (Column column : line.columns.values()) {
+            Optional<Spot> spot = version.flatMap(each -> each.at(column.note.id()));
+            if (spot.isPresent()) {
+                highest = Math.min(highest, sign(column, spot.get(), skyline));
+            }
+        }
+        return highest;
+    }
+
+    private double sign(Column column, Spot spot, Skyline skyline) {
+        double top = 0;
+        for (int i = 0; i < spot.options().size(); i++) {
+            Placement option = spot.options().get(i);
+            var shape = option.ornament().shapeFor(option.span().length(line.tune));
+            if (shape.isEmpty()) {
+                continue;
+            }
+            double width = Signs.width(shape.get());
+            double x = Math.max(MusicLine.LEFT, column.centre() - (width <= 1 ? width / 2 : Math.min(width / 2, 0.8)));
+            double left = i > 0 ? x - 1.9 : x;
+            double foot = Math.min(0, skyline.top(left - 0.1, x + width + 0.1)) - SIGN_GAP;
+            if (i > 0) {
+                line.sketch.add(new Mark.Words("or", left, foot - 0.4, Face.ITALIC, 1.5), Ink.QUIET, Drawn.Kind.WORDS);
+            }
+            Signs.draw(
+                    line.sketch, option.ornament(), shape.get(), new GlyphFont.Point(x, foot), Optional.of(spot.at()));
+            passes(option, x + width, foot);
+            skyline.grow();
+            top = Math.min(top, foot - Signs.HEIGHT);
+        }
+        line.tops.merge(spot.at(), top, Math::min);
+        return top;
+    }
+
+    /** A placement for one time through says which, as in “2×”. */
+    private void passes(Placement option, double x, double foot) {
+        if (option.passes().isEvery()) {
+            return;
+        }
+        String words = String.join(
+                "+",
+                option.passes().numbers().stream().map(number -> number + ".").toList());
+        line.sketch.add(new Mark.Words(words, x + 0.1, foot - 0.2, Face.BODY, 1.4), Ink.QUIET, Drawn.Kind.WORDS);
+    }
+
+    private double chordSymbols(double above) {
+        boolean any = false;
+        double y = above - 0.7;
+        for (Column column : line.columns.values()) {
+            Optional<String> symbol = column.note.marks().chordSymbol();
+            if (symbol.isPresent()) {
+                any = true;
+                String words = Face.BOLD.drawable(symbol.get().replace('#', '♯').replaceAll("(?<=^[A-G])b", "♭"));
+                line.sketch.add(
+                        new Mark.Words(words, column.x, y, Face.BOLD, 1.8),
+                        Ink.WORDS,
+                        Drawn.Kind.WORDS,
+                        column.note.id());
+            }
+            for (String annotation : column.note.marks().annotations()) {
+                any = true;
+                line.sketch.add(
+                        new Mark.Words(Face.ITALIC.drawable(annotation), column.x, y, Face.ITALIC, 1.6),
+                        Ink.WORDS,
+                        Drawn.Kind.WORDS,
+                        column.note.id());
+            }
+        }
+        return any ? y - 1.6 : above;
+    }
+
+    /** Brackets over the endings of this line, all at one height, so high that their numbers hang clear of everything below. */
+    private void endings(double chords) {
+        double y = -ENDING_DROP - 0.6;
+        for (BarSetting bar : line.bars) {
+            if (!bar.bar.ending().isEmpty()) {
+                y = Math.min(y, endingHeight(bar, chords));
+            }
+        }
+        for (int i = 0; i < line.bars.size(); i++) {
+            if (!line.bars.get(i).bar.ending().isEmpty()) {
+                ending(line.bars.get(i), line.bars.get(lastOfEnding(i)), y);
+            }
+        }
+    }
+
+    private int lastOfEnding(int first) {
+        int last = first;
+        while (last + 1 < line.bars.size()
+                && line.bars.get(last + 1).bar.ending().isEmpty()
+                && !line.bars.get(last).bar.sides().right().endsPart()) {
+            last++;
+        }
+        return last;
+    }
+
+    private double endingHeight(BarSetting first, double chords) {
+        double labelEnd = first.start + 0.7 + Face.BODY.width(endingWords(first), ENDING_SIZE) + 0.4;
+        double y = chords < 0 ? chords - ENDING_DROP - 0.1 : 0;
+        for (int i = line.bars.indexOf(first); i <= lastOfEnding(line.bars.indexOf(first)); i++) {
+            for (Column column : line.bars.get(i).columns) {
+                double top = line.topOf(column);
+                boolean isUnderLabel = column.x - column.leftInk() - 1 < labelEnd;
+                y = Math.min(y, top - (isUnderLabel ? ENDING_DROP + 0.2 : 0.5));
+            }
+        }
+        return y;
+    }
+
+    private static String endingWords(BarSetting first) {
+        return String.join(
+                ", ", first.bar.ending().stream().map(number -> number + ".").toList());
+    }
+
+    private void ending(BarSetting first, BarSetting last, double y) {
+        double left = first.start + 0.3;
+        double end = last.end;
+        BarLine closing = last.bar.sides().right();
+        line.sketch.add(new Mark.Line(left, y, end, y, 0.16), Ink.NOTES, Drawn.Kind.ENDING);
+        line.sketch.add(new Mark.Line(left, y, left, y + ENDING_DROP, 0.16), Ink.NOTES, Drawn.Kind.ENDING);
+        if (closing == BarLine.REPEAT_END || closing == BarLine.THIN_THICK) {
+            line.sketch.add(new Mark.Line(end, y, end, y + ENDING_DROP, 0.16), Ink.NOTES, Drawn.Kind.ENDING);
+        }
+        line.sketch.add(
+                new Mark.Words(endingWords(first), left + 0.4, y + 1.7, Face.BODY, ENDING_SIZE),
+                Ink.NOTES,
+                Drawn.Kind.ENDING);
+    }
+}

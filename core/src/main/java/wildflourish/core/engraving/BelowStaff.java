@@ -1,0 +1,111 @@
+package wildflourish.core.engraving;
+
+import java.util.EnumSet;
+import java.util.List;
+import java.util.Set;
+import wildflourish.core.tune.Note;
+
+/** What stands below the notes of a line: words sung, letters, fingerings. */
+final class BelowStaff {
+    /** What may reach below the staff: words and fingerings stand below all of it. */
+    private static final Set<Drawn.Kind> BELOW_KINDS = EnumSet.of(
+            Drawn.Kind.HEAD,
+            Drawn.Kind.STEM,
+            Drawn.Kind.BEAM,
+            Drawn.Kind.FLAG,
+            Drawn.Kind.LEDGER,
+            Drawn.Kind.ACCIDENTAL,
+            Drawn.Kind.SMALL_NOTE,
+            Drawn.Kind.CURVE,
+            Drawn.Kind.TUPLET);
+
+    private static final double LETTER_SIZE = 1.6;
+
+    private final MusicLine line;
+
+    BelowStaff(MusicLine line) {
+        this.line = line;
+    }
+
+    /** Words sung, then fingerings; returns the lowest edge. */
+    double draw() {
+        double edge = Math.max(5, lowestInk() + 0.6);
+        edge = letters(syllables(edge));
+        if (line.score.shows().fingerings() == Score.Fingerings.NONE
+                || line.score.version().isEmpty()) {
+            return edge;
+        }
+        var instrument = line.score.version().get().playing().instrument();
+        double top = edge + 0.5;
+        for (Column column : line.columns.values()) {
+            if (column.note.isRest() || !wearsFingering(column.note)) {
+                continue;
+            }
+            var row = instrument.rowOf(column.note.melody());
+            if (row.isPresent()) {
+                FingeringStrip.draw(line.sketch, row.get(), column.centre(), top, column.note.id());
+            } else {
+                FingeringStrip.missing(line.sketch, column.centre(), top, column.note.id());
+            }
+        }
+        return top + FingeringStrip.height(instrument.holes());
+    }
+
+    private boolean wearsFingering(Note note) {
+        return line.score.shows().fingerings() == Score.Fingerings.ALL
+                || line.tune.notes().stream()
+                        .filter(each -> !each.isRest()
+                                && each.melody().midi() == note.melody().midi())
+                        .findFirst()
+                        .map(first -> first.id().equals(note.id()))
+                        .orElse(false);
+    }
+
+    /** The letter of each note, below everything that is drawn so far. */
+    private double letters(double edge) {
+        if (!line.score.shows().letters()) {
+            return edge;
+        }
+        for (Column column : line.columns.values()) {
+            if (!column.note.isRest()) {
+                String letter = column.note.melody().letter();
+                double x = column.centre() - Face.BODY.width(letter, LETTER_SIZE) / 2;
+                line.sketch.add(
+                        new Mark.Words(letter, x, edge + 1.5, Face.BODY, LETTER_SIZE),
+                        Ink.WORDS,
+                        Drawn.Kind.LETTER,
+                        column.note.id());
+            }
+        }
+        return edge + 1.9;
+    }
+
+    /** How far down notes, curves and tuplets reach. */
+    private double lowestInk() {
+        return line.sketch.drawn().stream()
+                .filter(each -> BELOW_KINDS.contains(each.subject().kind()))
+                .mapToDouble(each -> each.mark().box().bottom())
+                .max()
+                .orElse(4);
+    }
+
+    private double syllables(double edge) {
+        int verses = line.columns.values().stream()
+                .mapToInt(column -> column.note.marks().syllables().size())
+                .max()
+                .orElse(0);
+        for (int verse = 0; verse < verses; verse++) {
+            double y = edge + 1.6 + verse * 2.1;
+            for (Column column : line.columns.values()) {
+                List<String> syllables = column.note.marks().syllables();
+                if (verse < syllables.size() && !syllables.get(verse).equals("_")) {
+                    String words = Face.BODY.drawable(syllables.get(verse));
+                    double x = column.centre() - Face.BODY.width(words, 1.7) / 2;
+                    line.sketch.add(
+                            new Mark.Words(words, x, y, Face.BODY, 1.7), Ink.WORDS, Drawn.Kind.WORDS, column.note.id());
+                }
+            }
+        }
+        return verses == 0 ? edge : edge + 1.0 + verses * 2.1;
+    }
+}

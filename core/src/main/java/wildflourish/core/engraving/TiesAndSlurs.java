@@ -1,0 +1,106 @@
+package wildflourish.core.engraving;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import wildflourish.core.tune.Note;
+
+/** The curves of a line that join notes. */
+final class TiesAndSlurs {
+    private final MusicLine line;
+
+    TiesAndSlurs(MusicLine line) {
+        this.line = line;
+    }
+
+    void draw() {
+        ties();
+        slurs();
+    }
+
+    private void ties() {
+        for (Column column : line.columns.values()) {
+            Optional<Note> next = line.tune.neighbour(column.note.id(), 1);
+            if (column.note.marks().joins().tied()) {
+                tie(column, next.map(note -> line.columns.get(note.id())));
+            }
+            Optional<Note> before = line.tune.neighbour(column.note.id(), -1);
+            boolean comesFromBefore = before.map(
+                            note -> note.marks().joins().tied() && !line.columns.containsKey(note.id()))
+                    .orElse(false);
+            if (comesFromBefore) {
+                tie(column.x - 2, column.x - 0.1, column);
+            }
+        }
+    }
+
+    private void tie(Column from, Optional<Column> to) {
+        double end = to.map(column -> column.x - 0.1).orElse(line.staffEnd);
+        tie(from.x + Column.HEAD_WIDTH + 0.1, end, from);
+    }
+
+    private void tie(double x1, double x2, Column column) {
+        for (var pitch : column.note.pitches()) {
+            double sign = column.isStemUp ? 1 : -1;
+            double y = Column.yOf(pitch) + sign * 0.45;
+            line.sketch.add(
+                    Curves.between(x1, y, x2, y, sign * Curves.bulge(x2 - x1)),
+                    Ink.NOTES,
+                    Drawn.Kind.CURVE,
+                    column.note.id());
+        }
+    }
+
+    /** Slurs whose beginning or end lies in this system; what goes on in another runs to the edge. */
+    private void slurs() {
+        List<Note> open = new ArrayList<>();
+        for (Note note : line.tune.notes()) {
+            for (int i = 0; i < note.marks().joins().slursOpen(); i++) {
+                open.add(note);
+            }
+            for (int i = 0; i < note.marks().joins().slursClose() && !open.isEmpty(); i++) {
+                slur(open.remove(open.size() - 1), note);
+            }
+        }
+    }
+
+    private void slur(Note first, Note last) {
+        Column from = line.columns.get(first.id());
+        Column to = line.columns.get(last.id());
+        if (from == null && to == null) {
+            return;
+        }
+        List<Column> covered = line.between(first.id(), last.id());
+        boolean isBelow = covered.stream().allMatch(column -> column.isStemUp);
+        double sign = isBelow ? 1 : -1;
+        double x1 = from == null ? covered.get(0).x - 2 : from.centre();
+        double x2 = to == null ? line.staffEnd : to.centre();
+        double edge = covered.stream()
+                .mapToDouble(column -> isBelow ? column.lowestWithSmallNotes() : -line.topOf(column))
+                .max()
+                .orElse(0);
+        double y1 = from == null ? sign * (edge + 0.8) : slurEnd(from, isBelow);
+        double y2 = to == null ? sign * (edge + 0.8) : slurTarget(to, isBelow);
+        double reach = Math.max(sign * y1, sign * y2);
+        double bulge = Math.max(Curves.bulge(x2 - x1), (edge + 0.9 - reach) * 1.4);
+        Mark curve = Curves.between(x1, y1, x2, y2, sign * bulge);
+        line.sketch.add(curve, Ink.NOTES, Drawn.Kind.CURVE, first.id());
+        if (!isBelow) {
+            double top = curve.box().top();
+            covered.forEach(column -> line.tops.merge(column.note.id(), top, Math::min));
+        }
+    }
+
+    /** Where a slur comes down on a note: clear of the small notes before it. */
+    private double slurTarget(Column column, boolean isBelow) {
+        double end = slurEnd(column, isBelow);
+        if (column.smallNotesInk() == 0) {
+            return end;
+        }
+        return isBelow ? Math.max(end, column.lowestWithSmallNotes() + 0.3) : Math.min(end, line.topOf(column) - 0.3);
+    }
+
+    private static double slurEnd(Column column, boolean isBelow) {
+        return isBelow ? column.bottom() + 0.75 : column.inkTop() - 0.3;
+    }
+}
