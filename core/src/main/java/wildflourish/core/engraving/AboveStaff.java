@@ -1,5 +1,7 @@
 package wildflourish.core.engraving;
 
+import java.util.ArrayList;
+import java.util.List;
 import java.util.Optional;
 import wildflourish.core.tune.BarLine;
 import wildflourish.core.version.Placement;
@@ -9,6 +11,8 @@ import wildflourish.core.version.Version;
 /** What stands above the notes of a line: ornament signs, then chord symbols and words, then the brackets of endings. */
 final class AboveStaff {
     private static final double SIGN_GAP = 0.7;
+    private static final double PASSES_SIZE = 1.4;
+    private static final double WORD_ROW = 2.0;
     private static final double ENDING_DROP = 1.9;
     private static final double ENDING_SIZE = 1.7;
 
@@ -20,7 +24,9 @@ final class AboveStaff {
 
     /** Draws it all; returns the height of the highest but for endings. */
     double draw() {
-        double signTop = line.score.shows().signs() ? signs() : 0;
+        Skyline skyline = new Skyline(line.sketch.drawn());
+        new Decorations(line, skyline).draw();
+        double signTop = line.score.shows().signs() ? signs(skyline) : 0;
         double top = line.tops.values().stream()
                 .mapToDouble(Double::doubleValue)
                 .min()
@@ -32,9 +38,8 @@ final class AboveStaff {
     }
 
     /** Ornament signs over their spans; returns the height of the highest. */
-    private double signs() {
+    private double signs(Skyline skyline) {
         double highest = 0;
-        Skyline skyline = new Skyline(line.sketch.drawn());
         Optional<Version> version = line.score.version();
         for (Column column : line.columns.values()) {
             Optional<Spot> spot = version.flatMap(each -> each.at(column.note.id()));
@@ -56,7 +61,7 @@ final class AboveStaff {
             double width = Signs.width(shape.get());
             double x = Math.max(MusicLine.LEFT, column.centre() - (width <= 1 ? width / 2 : Math.min(width / 2, 0.8)));
             double left = i > 0 ? x - 1.9 : x;
-            double foot = Math.min(0, skyline.top(left - 0.1, x + width + 0.1)) - SIGN_GAP;
+            double foot = Math.min(0, skyline.top(left - 0.1, x + width + passesWidth(option) + 0.1)) - SIGN_GAP;
             if (i > 0) {
                 line.sketch.add(new Mark.Words("or", left, foot - 0.4, Face.ITALIC, 1.5), Ink.QUIET, Drawn.Kind.WORDS);
             }
@@ -70,41 +75,53 @@ final class AboveStaff {
         return top;
     }
 
-    /** A placement for one time through says which, as in “2×”. */
+    /** A placement for one time through says which, as in “2.”. */
     private void passes(Placement option, double x, double foot) {
         if (option.passes().isEvery()) {
             return;
         }
-        String words = String.join(
-                "+",
-                option.passes().numbers().stream().map(number -> number + ".").toList());
-        line.sketch.add(new Mark.Words(words, x + 0.1, foot - 0.2, Face.BODY, 1.4), Ink.QUIET, Drawn.Kind.WORDS);
+        Mark words = new Mark.Words(passesWords(option), x + 0.1, foot - 0.2, Face.BODY, PASSES_SIZE);
+        line.sketch.add(words, Ink.QUIET, Drawn.Kind.WORDS);
     }
 
+    private static String passesWords(Placement option) {
+        return String.join(
+                "+",
+                option.passes().numbers().stream().map(number -> number + ".").toList());
+    }
+
+    private static double passesWidth(Placement option) {
+        return option.passes().isEvery() ? 0 : Face.BODY.width(passesWords(option), PASSES_SIZE) + 0.2;
+    }
+
+    /** Chord symbols and annotations, each in the lowest row where it stands clear of the ones before. Returns the top of the highest row. */
     private double chordSymbols(double above) {
-        boolean any = false;
-        double y = above - 0.7;
+        List<Double> rowEnds = new ArrayList<>();
         for (Column column : line.columns.values()) {
-            Optional<String> symbol = column.note.marks().chordSymbol();
-            if (symbol.isPresent()) {
-                any = true;
-                String words = Face.BOLD.drawable(symbol.get().replace('#', '♯').replaceAll("(?<=^[A-G])b", "♭"));
-                line.sketch.add(
-                        new Mark.Words(words, column.x, y, Face.BOLD, 1.8),
-                        Ink.WORDS,
-                        Drawn.Kind.WORDS,
-                        column.note.id());
-            }
+            column.note
+                    .marks()
+                    .chordSymbol()
+                    .map(symbol -> Face.BOLD.drawable(symbol.replace('#', '♯').replaceAll("(?<=^[A-G])b", "♭")))
+                    .ifPresent(words ->
+                            wordsAbove(column, new Mark.Words(words, column.x, 0, Face.BOLD, 1.8), above, rowEnds));
             for (String annotation : column.note.marks().annotations()) {
-                any = true;
-                line.sketch.add(
-                        new Mark.Words(Face.ITALIC.drawable(annotation), column.x, y, Face.ITALIC, 1.6),
-                        Ink.WORDS,
-                        Drawn.Kind.WORDS,
-                        column.note.id());
+                String words = Face.ITALIC.drawable(annotation);
+                wordsAbove(column, new Mark.Words(words, column.x, 0, Face.ITALIC, 1.6), above, rowEnds);
             }
         }
-        return any ? y - 1.6 : above;
+        return rowEnds.isEmpty() ? above : above - 0.7 - rowEnds.size() * WORD_ROW;
+    }
+
+    private void wordsAbove(Column column, Mark.Words words, double above, List<Double> rowEnds) {
+        int row = 0;
+        while (row < rowEnds.size() && rowEnds.get(row) > words.x()) {
+            row++;
+        }
+        if (row == rowEnds.size()) {
+            rowEnds.add(0.0);
+        }
+        rowEnds.set(row, words.box().right() + 0.5);
+        line.sketch.add(words.moved(0, above - 0.7 - row * WORD_ROW), Ink.WORDS, Drawn.Kind.WORDS, column.note.id());
     }
 
     /** Brackets over the endings of this line, all at one height, so high that their numbers hang clear of everything below. */

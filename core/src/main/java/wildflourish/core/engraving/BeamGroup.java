@@ -98,10 +98,22 @@ final class BeamGroup {
             double stem = (isEnd ? USUAL_STEM - 0.25 : SHORTEST_STEM) + extra;
             shift = Math.max(shift, sign * (headOf(column, isUp) + sign * stem - line));
             shift = Math.max(shift, sign * (MIDDLE_LINE - line));
+            if (column != first() && column.smallNotesInk() > 0) {
+                shift = Math.max(shift, clearOfSmallNotes(column, slope, (levels - 1) * STEP + THICKNESS));
+            }
         }
         for (Column column : columns) {
             column.stemEnd = sign * shift + slope * (column.stemX() - first().stemX());
         }
+    }
+
+    /** How far from the head side the beams must lie to pass over, or under, the small notes before a column. */
+    private double clearOfSmallNotes(Column column, double slope, double beams) {
+        double far = slope * (column.smallNoteX(0) - first().stemX());
+        double near = slope * (column.x - first().stemX());
+        return first().isStemUp
+                ? Math.max(far, near) + beams + 0.25 - column.smallTop()
+                : column.lowest() + beams + 0.25 - Math.min(far, near);
     }
 
     /** Whether a note between the ends reaches farther towards the beam than both: then the beam lies nearly flat. */

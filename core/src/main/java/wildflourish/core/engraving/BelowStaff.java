@@ -100,9 +100,12 @@ final class BelowStaff {
                 List<String> syllables = column.note.marks().syllables();
                 if (verse < syllables.size() && !syllables.get(verse).equals("_")) {
                     String words = Face.BODY.drawable(syllables.get(verse));
-                    double x = column.centre() - Face.BODY.width(words, 1.7) / 2;
+                    double x = column.centre() - Face.BODY.width(words, Column.SYLLABLE_SIZE) / 2;
                     line.sketch.add(
-                            new Mark.Words(words, x, y, Face.BODY, 1.7), Ink.WORDS, Drawn.Kind.WORDS, column.note.id());
+                            new Mark.Words(words, x, y, Face.BODY, Column.SYLLABLE_SIZE),
+                            Ink.WORDS,
+                            Drawn.Kind.WORDS,
+                            column.note.id());
                 }
             }
         }

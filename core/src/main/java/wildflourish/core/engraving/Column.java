@@ -13,6 +13,13 @@ final class Column {
     static final double HEAD_WIDTH = 1.18;
     static final double SMALL = 0.6;
     private static final double SMALL_NOTE_WIDTH = 1.05;
+    static final double SYLLABLE_SIZE = 1.7;
+    /** How far an accidental reaches above and below its head. */
+    private static final double ACCIDENTAL_REACH = 1.4;
+
+    static final double SMALL_STEM = 2.3;
+    /** How far a ledger line reaches past its head. */
+    static final double LEDGER_REACH = 0.35;
     /** How far below the heads the curve from small notes to their note stands. */
     static final double SMALL_CURVE = 0.75;
 
@@ -101,7 +108,8 @@ final class Column {
 
     /** Ink to the left of the head: accidentals and small notes. */
     double leftInk() {
-        return accidentalInk() + smallNotesInk() + (hasPushedHead() && !isStemUp ? HEAD_WIDTH : 0);
+        double pushed = hasPushedHead() && !isStemUp ? HEAD_WIDTH : 0;
+        return Math.max(accidentalInk() + smallNotesInk() + pushed, Math.max(ledgerReach(), wordReach()));
     }
 
     double accidentalInk() {
@@ -117,13 +125,32 @@ final class Column {
         return count == 0 ? 0 : count * SMALL_NOTE_WIDTH + 0.35;
     }
 
-    /** The lowest head, or the curve below the small notes where they have one. */
-    double lowestWithSmallNotes() {
+    /** Where the stems of the small notes end; positive infinity where there are none. */
+    double smallTop() {
+        return note.marks().graces().pitches().stream()
+                        .mapToDouble(Column::yOf)
+                        .min()
+                        .orElse(Double.POSITIVE_INFINITY)
+                - SMALL_STEM;
+    }
+
+    /** The highest ink of heads, stem, accidentals and small notes. */
+    double highest() {
+        return Math.min(Math.min(inkTop(), smallTop()), top() - accidentalReach());
+    }
+
+    /** The lowest of heads, accidentals and the curve below the small notes; stems are not asked. */
+    double lowest() {
         double small = note.marks().graces().pitches().stream()
                 .mapToDouble(Column::yOf)
                 .max()
                 .orElse(Double.NEGATIVE_INFINITY);
-        return Double.isInfinite(small) ? bottom() : Math.max(small, bottom()) + SMALL_CURVE + 0.55;
+        double heads = bottom() + accidentalReach();
+        return Double.isInfinite(small) ? heads : Math.max(heads, Math.max(small, bottom()) + SMALL_CURVE + 0.55);
+    }
+
+    private double accidentalReach() {
+        return accidentals.isEmpty() ? 0 : ACCIDENTAL_REACH;
     }
 
     double smallNoteX(int index) {
@@ -135,7 +162,21 @@ final class Column {
         double head = note.isRest() ? 1.1 : HEAD_WIDTH + (hasPushedHead() && isStemUp ? HEAD_WIDTH : 0);
         double dots = value.dots() * 0.65;
         double flag = hasFlag() && isStemUp ? 0.95 : 0;
-        return head + Math.max(dots, flag);
+        return Math.max(head + Math.max(Math.max(dots, flag), ledgerReach()), HEAD_WIDTH + wordReach());
+    }
+
+    private double ledgerReach() {
+        boolean hasLedger = !note.isRest() && (bottom() >= 5 || top() <= -1);
+        return hasLedger ? LEDGER_REACH : 0;
+    }
+
+    /** How far the widest syllable below reaches past the head on either side. */
+    private double wordReach() {
+        double widest = 0;
+        for (String syllable : note.marks().syllables()) {
+            widest = Math.max(widest, Face.BODY.width(syllable, SYLLABLE_SIZE));
+        }
+        return Math.max(0, (widest - HEAD_WIDTH) / 2);
     }
 
     /** The highest ink of heads and stem. */

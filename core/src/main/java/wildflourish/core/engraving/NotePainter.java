@@ -1,27 +1,13 @@
 package wildflourish.core.engraving;
 
 import java.util.List;
-import java.util.Map;
 import wildflourish.core.music.WrittenPitch;
 import wildflourish.core.tune.NoteId;
 
-/** Draws one column once its place and stem are settled: heads, ledger lines, accidentals, dots, stem, flag, rest, small notes, decorations. */
+/** Draws one column once its place and stem are settled: heads, ledger lines, accidentals, dots, stem, flag, rest, small notes. */
 final class NotePainter {
     private static final double STEM = 0.12;
     private static final double LEDGER = 0.16;
-    private static final double LEDGER_REACH = 0.35;
-    private static final Map<String, String> ABOVE = Map.of(
-            "staccato", "articStaccatoAbove",
-            "accent", "articAccentAbove",
-            "emphasis", "articAccentAbove",
-            ">", "articAccentAbove",
-            "fermata", "fermataAbove",
-            "trill", "ornamentTrill",
-            "uppermordent", "ornamentShortTrill",
-            "lowermordent", "ornamentMordent",
-            "upbow", "stringsUpBow",
-            "downbow", "stringsDownBow");
-
     private final Sketch sketch;
     private final Column column;
     private final NoteId id;
@@ -32,7 +18,7 @@ final class NotePainter {
         this.id = column.note.id();
     }
 
-    /** Draws the column; returns the height of its highest ink, decorations included. */
+    /** Draws the column; returns the height of its highest ink. */
     static double draw(Sketch sketch, Column column) {
         NotePainter painter = new NotePainter(sketch, column);
         if (column.note.isRest()) {
@@ -43,7 +29,7 @@ final class NotePainter {
         painter.heads();
         painter.stem();
         painter.smallNotes();
-        return painter.decorations();
+        return column.highest();
     }
 
     private void rest() {
@@ -79,7 +65,7 @@ final class NotePainter {
     private void ledger(double x, double y) {
         double width = GlyphFont.of(column.value.head()).advance();
         sketch.add(
-                new Mark.Line(x - LEDGER_REACH, y, x + width + LEDGER_REACH, y, LEDGER),
+                new Mark.Line(x - Column.LEDGER_REACH, y, x + width + Column.LEDGER_REACH, y, LEDGER),
                 Ink.NOTES,
                 Drawn.Kind.LEDGER,
                 id);
@@ -130,8 +116,7 @@ final class NotePainter {
         if (small.isEmpty()) {
             return;
         }
-        double highest = small.stream().mapToDouble(Column::yOf).min().orElse(0);
-        double end = highest - 2.3;
+        double end = column.smallTop();
         for (int i = 0; i < small.size(); i++) {
             double x = column.smallNoteX(i);
             double y = Column.yOf(small.get(i));
@@ -174,40 +159,5 @@ final class NotePainter {
 
     private void smallGlyph(String name, double x, double y) {
         sketch.add(new Mark.Glyph(GlyphFont.of(name), x, y, Column.SMALL), Ink.NOTES, Drawn.Kind.SMALL_NOTE, id);
-    }
-
-    /** Decorations of the tune's own, stacked above the note. */
-    private double decorations() {
-        double top = Math.min(column.inkTop(), column.note.marks().graces().isEmpty() ? 99 : smallTop());
-        double y = Math.min(top, 0) - 0.45;
-        boolean any = false;
-        for (String name : column.note.marks().decorations()) {
-            String glyph = ABOVE.get(name);
-            if (glyph != null) {
-                GlyphFont.Entry entry = GlyphFont.of(glyph);
-                double x =
-                        column.centre() - entry.box().width() / 2 - entry.box().left();
-                sketch.glyph(glyph, x, y - entry.box().bottom(), Drawn.Kind.DECORATION, id);
-                y -= entry.box().height() + 0.35;
-                any = true;
-            } else if (name.equals("roll")) {
-                sketch.add(
-                        new Mark.Words("~", column.centre() - 0.7, y, Face.BOLD, 2.4),
-                        Ink.NOTES,
-                        Drawn.Kind.DECORATION,
-                        id);
-                y -= 1.2;
-                any = true;
-            }
-        }
-        return any ? y : top;
-    }
-
-    private double smallTop() {
-        return column.note.marks().graces().pitches().stream()
-                        .mapToDouble(Column::yOf)
-                        .min()
-                        .orElse(0)
-                - 2.4;
     }
 }

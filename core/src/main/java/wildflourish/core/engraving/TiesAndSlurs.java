@@ -7,6 +7,9 @@ import wildflourish.core.tune.Note;
 
 /** The curves of a line that join notes. */
 final class TiesAndSlurs {
+    /** How much higher one end of a slur may stand than the other. */
+    private static final double STEEPEST = 1.5;
+
     private final MusicLine line;
 
     TiesAndSlurs(MusicLine line) {
@@ -35,7 +38,7 @@ final class TiesAndSlurs {
     }
 
     private void tie(Column from, Optional<Column> to) {
-        double end = to.map(column -> column.x - 0.1).orElse(line.staffEnd);
+        double end = to.map(column -> column.x - column.accidentalInk() - 0.1).orElse(line.staffEnd);
         tie(from.x + Column.HEAD_WIDTH + 0.1, end, from);
     }
 
@@ -76,12 +79,14 @@ final class TiesAndSlurs {
         double x1 = from == null ? covered.get(0).x - 2 : from.centre();
         double x2 = to == null ? line.staffEnd : to.centre();
         double edge = covered.stream()
-                .mapToDouble(column -> isBelow ? column.lowestWithSmallNotes() : -line.topOf(column))
+                .mapToDouble(column -> isBelow ? column.lowest() : -line.topOf(column))
                 .max()
                 .orElse(0);
         double y1 = from == null ? sign * (edge + 0.8) : slurEnd(from, isBelow);
         double y2 = to == null ? sign * (edge + 0.8) : slurTarget(to, isBelow);
         double reach = Math.max(sign * y1, sign * y2);
+        y1 = sign * Math.max(sign * y1, reach - STEEPEST);
+        y2 = sign * Math.max(sign * y2, reach - STEEPEST);
         double bulge = Math.max(Curves.bulge(x2 - x1), (edge + 0.9 - reach) * 1.4);
         Mark curve = Curves.between(x1, y1, x2, y2, sign * bulge);
         line.sketch.add(curve, Ink.NOTES, Drawn.Kind.CURVE, first.id());
@@ -91,13 +96,10 @@ final class TiesAndSlurs {
         }
     }
 
-    /** Where a slur comes down on a note: clear of the small notes before it. */
+    /** Where a slur comes down on a note: clear of the small notes and the accidental before it. */
     private double slurTarget(Column column, boolean isBelow) {
         double end = slurEnd(column, isBelow);
-        if (column.smallNotesInk() == 0) {
-            return end;
-        }
-        return isBelow ? Math.max(end, column.lowestWithSmallNotes() + 0.3) : Math.min(end, line.topOf(column) - 0.3);
+        return isBelow ? Math.max(end, column.lowest() + 0.3) : Math.min(end, line.topOf(column) - 0.3);
     }
 
     private static double slurEnd(Column column, boolean isBelow) {

@@ -6,7 +6,7 @@ import java.util.Random;
 import java.util.Set;
 
 /** Tunebooks from a seed that use, over a few dozen books, everything that is read. */
-final class BookGenerator {
+public final class BookGenerator {
     /** What a book may use. */
     enum Feature {
         SEVERAL_TUNES,
@@ -50,7 +50,7 @@ final class BookGenerator {
     private final Set<Feature> used = EnumSet.noneOf(Feature.class);
     private String lineEnd = "\n";
 
-    BookGenerator(long seed) {
+    public BookGenerator(long seed) {
         this.random = new Random(seed * 0x9E3779B97F4A7C15L);
     }
 
@@ -70,7 +70,7 @@ final class BookGenerator {
         return choices[random.nextInt(choices.length)];
     }
 
-    String book() {
+    public String book() {
         lineEnd = uses(Feature.WINDOWS_LINE_ENDS, 4) ? "\r\n" : "\n";
         StringBuilder text = new StringBuilder("%abc-2.1\n% an invented book\n");
         int tunes = uses(Feature.SEVERAL_TUNES, 2) ? 2 + random.nextInt(3) : 1;
