@@ -1,6 +1,5 @@
 package wildflourish.desktop.desk;
 
-import java.io.IOException;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
@@ -36,7 +35,6 @@ import wildflourish.core.version.Version;
 import wildflourish.core.words.Words;
 import wildflourish.files.abc.BookReader;
 import wildflourish.files.abc.BookWriter;
-import wildflourish.files.store.BookStore;
 import wildflourish.files.store.StoredBook;
 
 /** What is open, chosen and done. Views look at {@link #sight} and call verbs; every verb leaves a new sight and one line of what it did. */
@@ -96,24 +94,30 @@ public final class Desk {
         return history.done();
     }
 
-    /** Opens another book in place of this one. Throws IOException, with one clear line, when the file cannot be read. */
-    public void open(Path path) throws IOException {
-        Parsed<StoredBook> opened = BookStore.open(path);
+    /** Another book that was read comes in place of this one. */
+    public void take(Parsed<StoredBook> opened) {
         stored = opened.value();
         problems = opened.problems();
         history = new History(stored.book());
         lessonIndex = 0;
         show(now().chosen().withNote(Optional.empty()));
         int count = stored.book().lessons().size();
-        say(path.getFileName() + ": " + count + (count == 1 ? " tune" : " tunes")
+        say(path().getFileName() + ": " + count + (count == 1 ? " tune" : " tunes")
                 + (problems.isEmpty() ? "" : ", " + problems.size() + " problems to look at"));
     }
 
-    /** Saves to the book's own file, or to another that becomes its own. */
-    public void save(Path path) throws IOException {
-        stored = BookStore.save(stored.at(path).with(history.book()));
-        history.markSaved();
-        say("Saved to " + path);
+    /** The book as it would be saved to its own file, or to another that becomes its own. */
+    public StoredBook toSave(Path path) {
+        return stored.at(path).with(history.book());
+    }
+
+    /** What {@link #toSave} gave has been saved; what was done since is not. */
+    public void saved(StoredBook now) {
+        stored = now;
+        if (history.book().equals(now.book())) {
+            history.markSaved();
+        }
+        say("Saved to " + now.path());
         show(now().chosen());
     }
 

@@ -4,9 +4,11 @@ import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
+import java.util.function.Consumer;
 import javafx.scene.control.Button;
 import javafx.scene.control.TextArea;
 import wildflourish.core.engraving.Paper;
+import wildflourish.core.problem.Parsed;
 import wildflourish.core.problem.Problem;
 import wildflourish.desktop.desk.Desk;
 import wildflourish.desktop.desk.Sight;
@@ -14,6 +16,7 @@ import wildflourish.files.export.ExportForm;
 import wildflourish.files.export.Exporter;
 import wildflourish.files.store.BookStore;
 import wildflourish.files.store.ChangedUnderneathException;
+import wildflourish.files.store.StoredBook;
 
 /** Opening, saving and taking away, with a notice and a way on wherever something stands against it. */
 final class BookFiles {
@@ -24,6 +27,7 @@ final class BookFiles {
     private final Banner banner;
     private final Safekeeping safekeeping;
     private final Preferences preferences;
+    private final LongWork work;
 
     BookFiles(Desk desk, Surroundings around, Banner banner, Safekeeping safekeeping, Preferences preferences) {
         this.desk = desk;
@@ -31,6 +35,7 @@ final class BookFiles {
         this.preferences = preferences;
         this.banner = banner;
         this.safekeeping = safekeeping;
+        this.work = new LongWork(banner, around.worker());
     }
 
     /** With the book that is on the desk when the window appears. */
@@ -56,7 +61,7 @@ final class BookFiles {
 
     /** Another book in a further window; this one stays as it is. */
     void openBeside() {
-        around.picker().toOpen().ifPresent(around.anotherWindow());
+        around.picker().toOpen().ifPresent(path -> read(path, around.anotherWindow()));
     }
 
     /** The books opened last, the latest first. */
@@ -76,23 +81,40 @@ final class BookFiles {
 
     void open(Path path) {
         if (!desk.isSaved()) {
-            askBeforeLosing("open", "Open the other book", () -> openNow(path));
+            askBeforeLosing("open", "Open the other book", () -> openNow(path, true));
             return;
         }
-        openNow(path);
+        openNow(path, false);
     }
 
-    private void openNow(Path path) {
+    private void openNow(Path path, boolean mayLose) {
+        read(path, opened -> arrived(opened, mayLose));
+    }
+
+    private void read(Path path, Consumer<Parsed<StoredBook>> then) {
+        work.start(
+                "Reading " + path.getFileName(),
+                progress -> BookStore.open(path, progress),
+                then,
+                e -> desk.say("Cannot open: " + e.getMessage()));
+    }
+
+    /** A book has been read; what was changed meanwhile in the one it replaces is asked about. */
+    private void arrived(Parsed<StoredBook> opened, boolean mayLose) {
+        if (!desk.isSaved() && !mayLose) {
+            askBeforeLosing("open", "Open the other book", () -> take(opened));
+            return;
+        }
+        take(opened);
+    }
+
+    private void take(Parsed<StoredBook> opened) {
         banner.hide("unsaved");
         banner.hide("changed");
-        try {
-            safekeeping.leave();
-            desk.open(path);
-            remember();
-            tellProblems();
-        } catch (IOException e) {
-            desk.say("Cannot open: " + e.getMessage());
-        }
+        safekeeping.leave();
+        desk.take(opened);
+        remember();
+        tellProblems();
         safekeeping.opened();
     }
 
@@ -132,25 +154,41 @@ final class BookFiles {
         around.picker().toSave(nameOf(desk.path()), "abc").ifPresent(this::save);
     }
 
-    private boolean save(Path path) {
-        try {
-            Path folder = path.toAbsolutePath().getParent();
-            if (folder != null) {
-                Files.createDirectories(folder);
-            }
-            safekeeping.saving(path);
-            desk.save(path);
-            safekeeping.saved();
-            remember();
-            banner.hide("changed");
-            return true;
-        } catch (ChangedUnderneathException e) {
+    private void save(Path path) {
+        save(path, () -> {});
+    }
+
+    private void save(Path path, Runnable then) {
+        safekeeping.saving(path);
+        StoredBook asked = desk.toSave(path);
+        work.start(
+                "Saving to " + path.getFileName(),
+                progress -> saved(asked),
+                now -> {
+                    desk.saved(now);
+                    safekeeping.saved();
+                    remember();
+                    banner.hide("changed");
+                    then.run();
+                },
+                this::notSaved);
+    }
+
+    private static StoredBook saved(StoredBook asked) throws IOException {
+        Path folder = asked.path().toAbsolutePath().getParent();
+        if (folder != null) {
+            Files.createDirectories(folder);
+        }
+        return BookStore.save(asked);
+    }
+
+    private void notSaved(IOException e) {
+        if (e instanceof ChangedUnderneathException) {
             offerWaysRoundOthersChange();
-        } catch (IOException e) {
+        } else {
             desk.say("Cannot save: " + e.getMessage()
                     + ". Save to another place with Ctrl+Shift+S; nothing is lost here.");
         }
-        return false;
     }
 
     private void offerWaysRoundOthersChange() {
@@ -203,13 +241,16 @@ final class BookFiles {
     }
 
     private void takeAway(Exporter.Take take, ExportForm form, Exporter exporter, Path path) {
-        try {
-            byte[] bytes = exporter.export(take, form);
-            BookStore.writeAside(path, bytes);
-            desk.say("Wrote " + path);
-        } catch (IOException e) {
-            desk.say("Cannot write: " + e.getMessage() + ".");
-        }
+        work.start(
+                "Writing " + path.getFileName(),
+                progress -> {
+                    byte[] bytes = exporter.export(take, form);
+                    progress.reached(0.9);
+                    BookStore.writeAside(path, bytes);
+                    return path;
+                },
+                written -> desk.say("Wrote " + written),
+                e -> desk.say("Cannot write: " + e.getMessage() + "."));
     }
 
     // Leaving
@@ -224,9 +265,8 @@ final class BookFiles {
 
     private void askBeforeLosing(String id, String words, Runnable verb) {
         Button save = button("Save first", "save-first", "Saves, then goes on", () -> {
-            if (save(desk.path())) {
-                verb.run();
-            }
+            banner.hide("unsaved");
+            save(desk.path(), verb);
         });
         Button go = button(words, id + "-anyway", "The changes are lost", () -> {
             safekeeping.letGo();

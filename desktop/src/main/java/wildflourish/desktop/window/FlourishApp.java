@@ -9,6 +9,7 @@ import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.concurrent.ExecutorService;
 import javafx.animation.PauseTransition;
 import javafx.application.Application;
 import javafx.application.Platform;
@@ -66,8 +67,11 @@ public final class FlourishApp extends Application {
 
     /** Puts a window on a desk upon a stage. */
     private MainWindow show(Stage stage, Desk desk) {
+        ExecutorService worker = LongWork.thread();
         MainWindow content = new MainWindow(
-                desk, new Player(), new Surroundings(new DialogPicker(stage), own, path -> openBeside(desk, path)));
+                desk,
+                new Player(),
+                new Surroundings(new DialogPicker(stage), own, opened -> show(new Stage(), new Desk(opened)), worker));
         windows.add(content);
         Scene scene = new Scene(content, WIDTH, HEIGHT);
         scene.getStylesheets().add(styles());
@@ -82,19 +86,12 @@ public final class FlourishApp extends Application {
         });
         stage.setOnHidden(event -> {
             content.close();
+            worker.shutdown();
             windows.remove(content);
         });
         stage.show();
         content.score().requestFocus();
         return content;
-    }
-
-    private void openBeside(Desk asking, Path path) {
-        try {
-            show(new Stage(), new Desk(BookStore.open(path)));
-        } catch (IOException e) {
-            asking.say("Cannot open: " + e.getMessage());
-        }
     }
 
     /** A parameter that counts from 1, counted from 0. */

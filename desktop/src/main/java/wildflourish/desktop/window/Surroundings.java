@@ -1,13 +1,17 @@
 package wildflourish.desktop.window;
 
 import java.nio.file.Path;
+import java.util.concurrent.Executor;
 import java.util.function.Consumer;
+import wildflourish.core.problem.Parsed;
+import wildflourish.files.store.StoredBook;
 
 /**
  * What a window needs of the world around it.
  *
  * @param picker asks the user for files
  * @param own the folder where unsaved work and preferences are kept
- * @param anotherWindow opens a book in a further window
+ * @param anotherWindow shows a book that was read in a further window
+ * @param worker does what takes long
  */
-public record Surroundings(FilePicker picker, Path own, Consumer<Path> anotherWindow) {}
+public record Surroundings(FilePicker picker, Path own, Consumer<Parsed<StoredBook>> anotherWindow, Executor worker) {}

@@ -1,7 +1,6 @@
 package wildflourish.desktop.desk;
 
 import static org.assertj.core.api.Assertions.assertThat;
-import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
@@ -151,7 +150,7 @@ class DeskTest {
         desk.keepNextBest();
         assertThat(desk.isSaved()).isFalse();
         Path other = folder.resolve("other.abc");
-        desk.save(other);
+        desk.saved(BookStore.save(desk.toSave(other)));
         assertThat(desk.isSaved()).isTrue();
         assertThat(desk.path()).isEqualTo(other);
         Book saved = desk.sight().get().book();
@@ -161,11 +160,16 @@ class DeskTest {
     }
 
     @Test
-    void aFileThatCannotBeOpenedLeavesTheDeskAsItWas() {
-        Sight before = desk.sight().get();
-        assertThatThrownBy(() -> desk.open(folder.resolve("none.abc"))).isInstanceOf(IOException.class);
-        assertThat(desk.sight().get()).isEqualTo(before);
+    void whatIsDoneWhileASaveIsOnItsWayStaysUnsaved() throws IOException {
+        desk.choose(new NoteId(3));
+        desk.placeBest();
+        var asked = desk.toSave(path);
+        desk.remove();
+        desk.saved(BookStore.save(asked));
+        assertThat(desk.isSaved()).isFalse();
         assertThat(desk.path()).isEqualTo(path);
+        desk.saved(BookStore.save(desk.toSave(path)));
+        assertThat(desk.isSaved()).isTrue();
     }
 
     @Test
@@ -173,7 +177,7 @@ class DeskTest {
         desk.chooseLesson(1);
         assertThat(desk.sight().get().tune().orElseThrow().title()).isEqualTo("Other");
         Path empty = Files.writeString(folder.resolve("empty.abc"), "nothing here\n");
-        desk.open(empty);
+        desk.take(BookStore.open(empty));
         assertThat(desk.sight().get().tune()).isEmpty();
         assertThat(desk.whatFits()).isEmpty();
         for (Runnable verb : List.<Runnable>of(
@@ -194,12 +198,12 @@ class DeskTest {
     void aStageChangedElsewhereIsKeptUntilTheTeacherChooses() throws IOException {
         desk.choose(new NoteId(3));
         desk.placeBest();
-        desk.save(path);
+        desk.saved(BookStore.save(desk.toSave(path)));
         String text = Files.readString(path, StandardCharsets.UTF_8);
         int at = text.indexOf("E3F", text.indexOf("stage=2"));
         String changed = text.substring(0, at) + "E3G" + text.substring(at + 3);
         Files.writeString(path, changed);
-        desk.open(path);
+        desk.take(BookStore.open(path));
         assertThat(desk.problems()).hasSize(1);
         assertThat(desk.undecided()).isPresent();
         desk.keepAsTune(desk.undecided().orElseThrow());
@@ -210,7 +214,7 @@ class DeskTest {
         assertThat(desk.sight().get().book().lessons()).hasSize(2);
         assertThat(desk.undecided()).isEmpty();
         desk.undo();
-        desk.save(path);
+        desk.saved(BookStore.save(desk.toSave(path)));
         assertThat(path).hasContent(changed);
     }
 }

@@ -112,10 +112,7 @@ class FilesIT extends WindowTest {
         String text = bookText();
         int at = text.indexOf("BAFA", text.indexOf("stage=3"));
         Files.writeString(beside("changed.abc"), text.substring(0, at) + "BAFB" + text.substring(at + 4));
-        inWindow(() -> {
-            window.open(beside("changed.abc"));
-            return true;
-        });
+        openBook(beside("changed.abc"));
         assertThat(isShown("#notice-altered")).isTrue();
         click("#keep-as-tune");
         assertThat(isShown("#notice-altered")).isFalse();

@@ -40,10 +40,10 @@ class KeepingIT extends WindowTest {
         Path copy = Files.copy(book, book.resolveSibling("again.abc"));
         recovery().keep(copy, unsaved);
         inWindow(() -> {
-            desk.save(book);
-            window.open(copy);
+            desk.saved(BookStore.save(desk.toSave(book)));
             return true;
         });
+        openBook(copy);
         assertThat(isShown("#notice-recovered")).isTrue();
         click("#take-recovered");
         assertThat(sight().book()).isEqualTo(unsaved);
@@ -100,8 +100,8 @@ class KeepingIT extends WindowTest {
 
     @Test
     void aSecondWindowOnTheSameBookSaysSo() throws Exception {
-        MainWindow second = inWindow(() ->
-                new MainWindow(new Desk(BookStore.open(book)), player, new Surroundings(picker, own, path -> {})));
+        MainWindow second = inWindow(() -> new MainWindow(
+                new Desk(BookStore.open(book)), player, new Surroundings(picker, own, other -> {}, Runnable::run)));
         assertThat(inWindow(() -> second.lookup("#notice-twice"))).isNotNull();
         assertThat(isShown("#notice-twice")).isFalse();
         inWindow(() -> {
@@ -113,10 +113,7 @@ class KeepingIT extends WindowTest {
     @Test
     void recentBooksAndAnotherWindowAreOffered() throws Exception {
         Path other = Files.writeString(book.resolveSibling("other.abc"), "X:1\nT:Other\nK:D\nABc|\n");
-        inWindow(() -> {
-            window.open(other);
-            return true;
-        });
+        openBook(other);
         MenuButton menu = find("#book", MenuButton.class);
         inWindow(() -> {
             menu.getOnShowing().handle(null);
@@ -142,7 +139,7 @@ class KeepingIT extends WindowTest {
         });
         MainWindow next = inWindow(() -> {
             Desk again = new Desk(BookStore.open(book));
-            MainWindow made = new MainWindow(again, player, new Surroundings(picker, own, path -> {}));
+            MainWindow made = new MainWindow(again, player, new Surroundings(picker, own, other -> {}, Runnable::run));
             assertThat(again.sight().get().chosen().profile().id()).isEqualTo("learner");
             return made;
         });

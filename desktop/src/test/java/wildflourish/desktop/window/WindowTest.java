@@ -13,6 +13,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.concurrent.Callable;
 import java.util.concurrent.ExecutionException;
+import java.util.concurrent.Executor;
 import java.util.concurrent.FutureTask;
 import java.util.concurrent.TimeUnit;
 import java.util.concurrent.TimeoutException;
@@ -74,12 +75,20 @@ abstract class WindowTest {
         when(picker.toSave(anyString(), anyString())).thenReturn(Optional.empty());
         own = book.resolveSibling("own");
         desk = new Desk(BookStore.open(book));
-        window = new MainWindow(desk, player, new Surroundings(picker, own, opened::add));
+        window = new MainWindow(
+                desk,
+                player,
+                new Surroundings(picker, own, other -> opened.add(other.value().path()), worker()));
         Scene scene = new Scene(window, FlourishApp.WIDTH, FlourishApp.HEIGHT);
         scene.getStylesheets().add(FlourishApp.styles());
         stage.setScene(scene);
         stage.show();
         window.score().requestFocus();
+    }
+
+    /** Long work is done at once; tests that want to see it under way say so. */
+    Executor worker() {
+        return Runnable::run;
     }
 
     /** The demo book; tests that want another say so. */
@@ -132,6 +141,15 @@ abstract class WindowTest {
                                 held.contains(KeyCode.ALT),
                                 false));
             }
+            return true;
+        });
+        inWindow(() -> true);
+    }
+
+    /** Opens a book in the window and waits until it is on the desk. */
+    void openBook(Path path) throws Exception {
+        inWindow(() -> {
+            window.open(path);
             return true;
         });
         inWindow(() -> true);

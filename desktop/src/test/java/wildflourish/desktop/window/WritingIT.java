@@ -221,10 +221,7 @@ class WritingIT extends WindowTest {
         click("#welcomed");
         assertThat(isShown("#notice-welcome")).isFalse();
         Path empty = Files.writeString(book.resolveSibling("empty.abc"), "nothing\n");
-        inWindow(() -> {
-            window.open(empty);
-            return true;
-        });
+        openBook(empty);
         assertThat(robot.lookup("#empty").query().isVisible()).isTrue();
         press(KeyCode.CONTROL, KeyCode.N);
         assertThat(robot.lookup("#empty").query().isVisible()).isFalse();

@@ -27,11 +27,20 @@ public final class BookReader {
     private final Map<Character, String> defaults = new HashMap<>();
     private final VersionReader versions = new VersionReader(problems);
 
-    private BookReader() {}
+    private final Progress progress;
+
+    private BookReader(Progress progress) {
+        this.progress = progress;
+    }
 
     /** Never throws for any text; what cannot be read is told, and kept as text. */
     public static Parsed<Book> read(String text) {
-        BookReader reader = new BookReader();
+        return read(text, Progress.NONE);
+    }
+
+    /** Reads with somebody following, who may stop it. */
+    public static Parsed<Book> read(String text, Progress progress) {
+        BookReader reader = new BookReader(progress);
         reader.split(text);
         reader.versions.finish(reader.items);
         if (reader.items.stream().noneMatch(Lesson.class::isInstance)) {
@@ -66,6 +75,7 @@ public final class BookReader {
                 }
                 flush(between);
                 addTune(text.substring(tuneStart, tuneEnd), tuneLine);
+                progress.reached((double) at / text.length());
                 between.append(text, tuneEnd, at);
             } else {
                 heading(text.substring(at, contentEnd(text, at)));

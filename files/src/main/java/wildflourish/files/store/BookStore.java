@@ -19,6 +19,7 @@ import wildflourish.core.problem.Parsed;
 import wildflourish.core.version.Book;
 import wildflourish.files.abc.BookReader;
 import wildflourish.files.abc.BookWriter;
+import wildflourish.files.abc.Progress;
 
 /** Opens and saves books. A save is written aside, flushed to the disk and renamed: the file is the old one or the new one, never half. */
 public final class BookStore {
@@ -30,6 +31,11 @@ public final class BookStore {
 
     /** Reads a book; UTF-8, or Latin-1 where the bytes are no UTF-8. Throws IOException when the file cannot be read at all. */
     public static Parsed<StoredBook> open(Path path) throws IOException {
+        return open(path, Progress.NONE);
+    }
+
+    /** Reads a book with somebody following, who may stop it. */
+    public static Parsed<StoredBook> open(Path path, Progress progress) throws IOException {
         if (Files.isDirectory(path)) {
             throw new IOException(path + " is a folder, not a tunebook; name a file");
         }
@@ -43,7 +49,7 @@ public final class BookStore {
         Charset charset = charsetOf(bytes);
         String text = new String(bytes, charset);
         boolean hasMark = text.startsWith(BYTE_ORDER_MARK);
-        Parsed<Book> book = BookReader.read(hasMark ? text.substring(1) : text);
+        Parsed<Book> book = BookReader.read(hasMark ? text.substring(1) : text, progress);
         return new Parsed<>(
                 new StoredBook(path, new StoredBook.Form(charset, hasMark), Optional.of(Sums.of(bytes)), book.value()),
                 book.problems());

@@ -1,0 +1,92 @@
+package wildflourish.desktop.window;
+
+import java.io.IOException;
+import java.util.concurrent.CancellationException;
+import java.util.concurrent.Executor;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import java.util.function.Consumer;
+import javafx.animation.PauseTransition;
+import javafx.concurrent.Task;
+import javafx.scene.control.Button;
+import javafx.scene.control.Label;
+import javafx.scene.control.ProgressBar;
+import javafx.scene.layout.HBox;
+import javafx.util.Duration;
+import wildflourish.files.abc.Progress;
+
+/** Work that may take a while, away from the window's thread. A notice with its progress and a way to stop appears when it is not done at once. */
+final class LongWork {
+    private static final double SHOWN_AFTER_MILLIS = 250;
+
+    private final Banner banner;
+    private final Executor executor;
+
+    LongWork(Banner banner, Executor executor) {
+        this.banner = banner;
+        this.executor = executor;
+    }
+
+    /** Something to be worked out; stops when its progress throws. */
+    @FunctionalInterface
+    interface Work<T> {
+        T run(Progress progress) throws IOException;
+    }
+
+    /** One thread for a window's long work, which does not keep the application alive. */
+    static ExecutorService thread() {
+        return Executors.newSingleThreadExecutor(task -> {
+            Thread thread = new Thread(task, "long-work");
+            thread.setDaemon(true);
+            return thread;
+        });
+    }
+
+    /** Does the work; then one of the two is called with what came of it, where the window lives. Neither is called when it was stopped. */
+    <T> void start(String words, Work<T> work, Consumer<T> then, Consumer<IOException> otherwise) {
+        Task<T> task = new Task<>() {
+            @Override
+            protected T call() throws IOException {
+                return work.run(share -> {
+                    if (isCancelled()) {
+                        throw new CancellationException();
+                    }
+                    updateProgress(share, 1);
+                });
+            }
+        };
+        PauseTransition pause = new PauseTransition(Duration.millis(SHOWN_AFTER_MILLIS));
+        pause.setOnFinished(event -> show(words, task));
+        task.setOnSucceeded(event -> {
+            finish(pause);
+            then.accept(task.getValue());
+        });
+        task.setOnFailed(event -> {
+            finish(pause);
+            otherwise.accept(asWords(task.getException()));
+        });
+        task.setOnCancelled(event -> finish(pause));
+        pause.play();
+        executor.execute(task);
+    }
+
+    private static IOException asWords(Throwable thrown) {
+        return thrown instanceof IOException known ? known : new IOException(String.valueOf(thrown), thrown);
+    }
+
+    private void finish(PauseTransition pause) {
+        pause.stop();
+        banner.hide("working");
+    }
+
+    private void show(String words, Task<?> task) {
+        ProgressBar bar = new ProgressBar();
+        bar.setId("work-progress");
+        bar.setAccessibleText(words);
+        bar.progressProperty().bind(task.progressProperty());
+        HBox content = new HBox(new Label(words), bar);
+        content.getStyleClass().add("working");
+        Button stop = MainWindow.button("Stop", "stop-work", "Nothing changes; the book here stays", task::cancel);
+        banner.show("working", content, stop);
+    }
+}
