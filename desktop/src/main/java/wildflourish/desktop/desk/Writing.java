@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.BiFunction;
+import wildflourish.core.music.Metre;
 import wildflourish.core.problem.Parsed;
 import wildflourish.core.problem.Problem;
 import wildflourish.core.tune.Note;
@@ -19,6 +20,16 @@ import wildflourish.files.abc.TuneText;
 
 /** Writing the tune itself: as text, note by note, in another key, in another form. */
 public final class Writing {
+    private static final List<Metre> METRES = List.of(
+            Metre.of(4, 4),
+            Metre.of(2, 2),
+            Metre.of(2, 4),
+            Metre.of(3, 4),
+            Metre.of(3, 2),
+            Metre.of(6, 8),
+            Metre.of(9, 8),
+            Metre.of(12, 8));
+
     private final Desk desk;
 
     Writing(Desk desk) {
@@ -103,6 +114,33 @@ public final class Writing {
         endEdit();
         desk.say("Moved to "
                 + desk.sight().get().tune().orElseThrow().header().key().name());
+    }
+
+    /** The tune in the next (1) or the metre before (−1) of the usual ones; bar lines stay. */
+    public void nextMetre(int direction) {
+        Optional<Tune> tune = desk.sight().get().tune();
+        if (tune.isEmpty()) {
+            desk.say("There is no tune to change: begin one with Ctrl+N.");
+            return;
+        }
+        int now = METRES.indexOf(tune.get().metreAt(0));
+        Metre next = METRES.get(Math.floorMod(now < 0 ? 0 : now + direction, METRES.size()));
+        new TuneEditor(tune.get()).withMetre(next).ifPresent(this::edit);
+        endEdit();
+        desk.say("In " + next + " now; bar lines stay where they are");
+    }
+
+    /** The key signature a sharp more (1) or a flat more (−1), every note keeping its sound. */
+    public void moveKey(int fifths) {
+        Optional<String> text = desk.sight().get().tune().flatMap(tune -> new TuneEditor(tune).withKeyMoved(fifths));
+        if (text.isEmpty()) {
+            desk.say("This key cannot go further that way; write it in the text of the tune (W).");
+            return;
+        }
+        edit(text.get());
+        endEdit();
+        desk.say("Signed as "
+                + desk.sight().get().tune().orElseThrow().header().key().name() + " now; every note sounds as before");
     }
 
     /** What is wrong with a tune's text, which changes nothing. */

@@ -31,6 +31,7 @@ final class KeyTable {
         table.looking();
         table.book();
         table.writing();
+        table.signatures();
         return table.keys;
     }
 
@@ -48,6 +49,10 @@ final class KeyTable {
 
     private void alt(KeyCode code, String words, Runnable verb) {
         keys.with(code, words, verb, KeyCombination.ALT_DOWN);
+    }
+
+    private void altShift(KeyCode code, String words, Runnable verb) {
+        keys.with(code, words, verb, KeyCombination.ALT_DOWN, KeyCombination.SHIFT_DOWN);
     }
 
     private void ctrlShift(KeyCode code, String words, Runnable verb) {
@@ -171,18 +176,15 @@ final class KeyTable {
         alt(KeyCode.P, "end of a part after this note", () -> sign("||"));
         alt(KeyCode.BACK_SPACE, "take this note out of the tune", desk.writing()::takeOut);
         alt(KeyCode.DELETE, "take this note out of the tune", desk.writing()::takeOut);
-        keys.with(
-                        KeyCode.UP,
-                        "tune a semitone up",
-                        () -> desk.writing().transpose(1),
-                        KeyCombination.ALT_DOWN,
-                        KeyCombination.SHIFT_DOWN)
-                .with(
-                        KeyCode.DOWN,
-                        "tune a semitone down",
-                        () -> desk.writing().transpose(-1),
-                        KeyCombination.ALT_DOWN,
-                        KeyCombination.SHIFT_DOWN);
+        altShift(KeyCode.UP, "tune a semitone up", () -> desk.writing().transpose(1));
+        altShift(KeyCode.DOWN, "tune a semitone down", () -> desk.writing().transpose(-1));
+    }
+
+    private void signatures() {
+        alt(KeyCode.M, "tune in the next metre", () -> desk.writing().nextMetre(1));
+        altShift(KeyCode.M, "tune in the metre before", () -> desk.writing().nextMetre(-1));
+        alt(KeyCode.J, "key a sharp more, notes stay", () -> desk.writing().moveKey(1));
+        altShift(KeyCode.J, "key a flat more, notes stay", () -> desk.writing().moveKey(-1));
     }
 
     private void lengthen(int above, int below) {

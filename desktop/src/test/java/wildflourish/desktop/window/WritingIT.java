@@ -227,4 +227,22 @@ class WritingIT extends WindowTest {
         assertThat(robot.lookup("#empty").query().isVisible()).isFalse();
         assertThat(sight().tune().orElseThrow().title()).isEqualTo("A new tune");
     }
+
+    @Test
+    void metreAndKeyChangeUnderTheNotes() throws Exception {
+        var before = sight().tune().orElseThrow();
+        press(KeyCode.ALT, KeyCode.J);
+        var sharper = sight().tune().orElseThrow();
+        assertThat(sharper.header().key().fifths())
+                .isEqualTo(before.header().key().fifths() + 1);
+        assertThat(sharper.notes().stream().map(note -> note.pitches()))
+                .containsExactlyElementsOf(
+                        before.notes().stream().map(note -> note.pitches()).toList());
+        press(KeyCode.ALT, KeyCode.SHIFT, KeyCode.M);
+        assertThat(sight().tune().orElseThrow().metreAt(0)).isNotEqualTo(before.metreAt(0));
+        assertThat(said()).contains("bar lines stay");
+        press(KeyCode.CONTROL, KeyCode.Z);
+        press(KeyCode.CONTROL, KeyCode.Z);
+        assertThat(sight().tune().orElseThrow()).isEqualTo(before);
+    }
 }

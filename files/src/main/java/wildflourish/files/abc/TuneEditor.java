@@ -3,8 +3,11 @@ package wildflourish.files.abc;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
 import wildflourish.core.music.Fraction;
 import wildflourish.core.music.Key;
+import wildflourish.core.music.Metre;
 import wildflourish.core.music.Step;
 import wildflourish.core.music.WrittenPitch;
 import wildflourish.core.tune.Manuscript;
@@ -19,6 +22,10 @@ import wildflourish.core.tune.Tune;
 public final class TuneEditor {
     private static final int LOWEST_STAFF_STEP = 14;
     private static final int HIGHEST_STAFF_STEP = 56;
+
+    private static final Pattern METRE_LINE = Pattern.compile("(?m)^M:.*$");
+    private static final Pattern KEY_LINE = Pattern.compile("(?m)^K:\\s*([A-G])([#b]?)(.*)$");
+    private static final String FIFTHS = "FCGDAEB";
 
     private final Tune tune;
     private final String text;
@@ -117,6 +124,46 @@ public final class TuneEditor {
         }
         int tie = text.indexOf('-', stretch.end());
         return tie < 0 ? Optional.empty() : Optional.of(text.substring(0, tie) + text.substring(tie + 1));
+    }
+
+    /** In another metre from its beginning on; bar lines stay where they are, to be moved by hand. */
+    public Optional<String> withMetre(Metre metre) {
+        Matcher line = METRE_LINE.matcher(text);
+        String words = "M:" + metre;
+        if (line.find()) {
+            return Optional.of(text.substring(0, line.start()) + words + text.substring(line.end()));
+        }
+        Matcher key = KEY_LINE.matcher(text);
+        return key.find()
+                ? Optional.of(text.substring(0, key.start()) + words + "\n" + text.substring(key.start()))
+                : Optional.empty();
+    }
+
+    /**
+     * With the key at its beginning so many fifths sharper, flatter when negative, mode and all; every note keeps its sound. Empty where the
+     * key has no tonic, would have more than seven signs, or would change a note of a chord.
+     */
+    public Optional<String> withKeyMoved(int fifths) {
+        Matcher key = KEY_LINE.matcher(text);
+        if (!key.find()) {
+            return Optional.empty();
+        }
+        int place = FIFTHS.indexOf(key.group(1))
+                + (key.group(2).equals("#") ? 7 : key.group(2).equals("b") ? -7 : 0)
+                + fifths;
+        int alter = Math.floorDiv(place, 7);
+        String words = FIFTHS.charAt(Math.floorMod(place, 7)) + (alter > 0 ? "#" : alter < 0 ? "b" : "") + key.group(3);
+        if (Math.abs(alter) > 1 || Fields.key(words).isEmpty()) {
+            return Optional.empty();
+        }
+        String changed = text.substring(0, key.start()) + "K:" + words + text.substring(key.end());
+        String settled = settled(changed, melodies());
+        return Optional.of(settled)
+                .filter(each -> pitches(TuneText.read(each).value()).equals(pitches(tune)));
+    }
+
+    private static List<WrittenPitch> pitches(Tune of) {
+        return of.notes().stream().flatMap(note -> note.pitches().stream()).toList();
     }
 
     // Text

@@ -9,6 +9,7 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import wildflourish.core.music.Fraction;
+import wildflourish.core.music.Metre;
 import wildflourish.core.music.Step;
 import wildflourish.core.music.WrittenPitch;
 import wildflourish.core.tune.Note;
@@ -165,5 +166,34 @@ class TuneEditorTest {
             }
         }
         assertThat(moved).isGreaterThan(50);
+    }
+
+    @Test
+    void anotherKeySignatureLeavesEveryNoteItsSound() {
+        for (Tune tune : Demo.tunes()) {
+            for (int fifths : List.of(-2, -1, 1, 2)) {
+                Optional<String> moved = new TuneEditor(tune).withKeyMoved(fifths);
+                if (tune.manuscript().text().contains("K:HP")) {
+                    assertThat(moved).isEmpty();
+                    continue;
+                }
+                Tune read = TuneText.read(moved.orElseThrow()).value();
+                assertThat(midis(read)).isEqualTo(midis(tune));
+                assertThat(read.header().key().fifths())
+                        .isEqualTo(tune.header().key().fifths() + fifths);
+            }
+        }
+        Tune sharp =
+                TuneText.read("X:1\nT:Air\nM:4/4\nL:1/8\nK:C# major\nCDEF|").value();
+        assertThat(new TuneEditor(sharp).withKeyMoved(1)).isEmpty();
+    }
+
+    @Test
+    void anotherMetreLeavesNotesAndBarLines() {
+        Tune tune = TuneText.read("X:1\nT:Air\nM:4/4\nL:1/8\nK:D\nD2EF|G4|").value();
+        String text = new TuneEditor(tune).withMetre(Metre.of(6, 8)).orElseThrow();
+        assertThat(text).isEqualTo("X:1\nT:Air\nM:6/8\nL:1/8\nK:D\nD2EF|G4|");
+        Tune bare = TuneText.read("X:1\nT:Air\nL:1/8\nK:D\nD2EF|").value();
+        assertThat(new TuneEditor(bare).withMetre(Metre.of(3, 4)).orElseThrow()).contains("L:1/8\nM:3/4\nK:D");
     }
 }
