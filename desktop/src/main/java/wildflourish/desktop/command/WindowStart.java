@@ -9,6 +9,9 @@ final class WindowStart {
     private WindowStart() {}
 
     static void launch(List<String> parameters) {
+        Thread warmUp = new Thread(FlourishApp::warmUp, "warm-up");
+        warmUp.setDaemon(true);
+        warmUp.start();
         Application.launch(FlourishApp.class, parameters.toArray(new String[0]));
     }
 }

@@ -1,0 +1,35 @@
+package wildflourish.desktop.window;
+
+import javafx.application.Application;
+import javafx.application.Platform;
+import javafx.scene.Scene;
+import javafx.scene.layout.Pane;
+import javafx.stage.Stage;
+
+/** Ends the process as soon as the first window is there, for {@code ./flourish bench start} to measure; by itself an empty window. */
+public final class StartClock extends Application {
+    private static final boolean IS_ASKED = Boolean.getBoolean("wildflourish.start-clock");
+
+    /** Where it is asked for, leaves once the scene has been laid out for the first time and handed to the painter. */
+    static void watch(Scene scene) {
+        if (IS_ASKED) {
+            scene.addPostLayoutPulseListener(
+                    () -> Platform.runLater(() -> Runtime.getRuntime().halt(0)));
+        }
+    }
+
+    @Override
+    public void start(Stage stage) {
+        Scene scene = new Scene(new Pane(), FlourishApp.WIDTH, FlourishApp.HEIGHT);
+        stage.setScene(scene);
+        watch(scene);
+        stage.show();
+        if (getParameters().getRaw().contains("leave")) {
+            Platform.runLater(Platform::exit);
+        }
+    }
+
+    public static void main(String[] arguments) {
+        launch(arguments);
+    }
+}
