@@ -1,5 +1,7 @@
 package wildflourish.desktop.bench;
 
+import java.util.ArrayList;
+import java.util.List;
 import javafx.geometry.Pos;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
@@ -9,7 +11,6 @@ import javafx.scene.control.Tooltip;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
-import wildflourish.core.version.Stair;
 import wildflourish.core.version.Version;
 import wildflourish.core.words.Words;
 import wildflourish.desktop.desk.Desk;
@@ -19,6 +20,8 @@ import wildflourish.desktop.desk.Sight;
 public final class GrowthStem extends VBox {
     private final Desk desk;
     private final VBox nodes = new VBox();
+    /** From the foot up; they stay while the number of stages does. */
+    private final List<ToggleButton> buttons = new ArrayList<>();
 
     public GrowthStem(Desk desk) {
         this.desk = desk;
@@ -44,37 +47,53 @@ public final class GrowthStem extends VBox {
     }
 
     private void show(Sight sight) {
-        nodes.getChildren().clear();
-        if (sight.stair().isEmpty()) {
-            return;
+        int count = sight.stair().map(stair -> stair.stages().size()).orElse(0);
+        if (count != buttons.size()) {
+            rebuild(count);
         }
-        Stair stair = sight.stair().get();
+        sight.stair().ifPresent(stair -> {
+            for (int stage = 0; stage < count; stage++) {
+                fill(buttons.get(stage), stair.at(stage));
+                buttons.get(stage).setSelected(stage == sight.chosen().stage());
+            }
+        });
+    }
+
+    private void rebuild(int count) {
+        nodes.getChildren().clear();
+        buttons.clear();
         ToggleGroup group = new ToggleGroup();
-        for (int stage = stair.stages().size() - 1; stage >= 0; stage--) {
-            nodes.getChildren()
-                    .add(node(stair.at(stage), stage, group, sight.chosen().stage()));
+        for (int stage = 0; stage < count; stage++) {
             if (stage > 0) {
                 Region stem = new Region();
                 stem.getStyleClass().add("stem");
-                nodes.getChildren().add(stem);
+                nodes.getChildren().add(0, stem);
             }
+            ToggleButton node = node(stage, group);
+            buttons.add(node);
+            nodes.getChildren().add(0, node);
         }
     }
 
-    private ToggleButton node(Version version, int stage, ToggleGroup group, int chosen) {
-        int count = version.spots().size();
-        ToggleButton node = new ToggleButton(version.name() + "\n" + (count == 0 ? "plain" : count + " spots"));
+    private ToggleButton node(int stage, ToggleGroup group) {
+        ToggleButton node = new ToggleButton();
         node.setId("stage-" + stage);
         node.getStyleClass().add("stage");
         node.setToggleGroup(group);
-        node.setSelected(stage == chosen);
-        node.setTooltip(new Tooltip(version.name() + " at "
-                + Words.tempo(version.playing().tempo()) + ". Page Up and Page Down climb the stem."));
-        node.setAccessibleText("Stage " + version.name() + ", " + count + " spots");
+        node.setTooltip(new Tooltip());
         node.setOnAction(event -> {
             node.setSelected(true);
             desk.chooseStage(stage);
         });
         return node;
+    }
+
+    private static void fill(ToggleButton node, Version version) {
+        int count = version.spots().size();
+        node.setText(version.name() + "\n" + (count == 0 ? "plain" : count + " spots"));
+        node.getTooltip()
+                .setText(version.name() + " at " + Words.tempo(version.playing().tempo())
+                        + ". Page Up and Page Down climb the stem.");
+        node.setAccessibleText("Stage " + version.name() + ", " + count + " spots");
     }
 }

@@ -1,0 +1,114 @@
+package wildflourish.desktop.bench;
+
+import java.util.List;
+import java.util.Optional;
+import javafx.geometry.Pos;
+import javafx.scene.control.Button;
+import javafx.scene.control.Label;
+import javafx.scene.control.Tooltip;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.Region;
+import javafx.scene.layout.StackPane;
+import javafx.scene.layout.VBox;
+import wildflourish.core.engraving.GesturePicture;
+import wildflourish.core.engraving.Signs;
+import wildflourish.core.music.Tempo;
+import wildflourish.core.ornament.Shape;
+import wildflourish.core.placing.Fit;
+import wildflourish.core.words.Words;
+import wildflourish.desktop.desk.Desk;
+import wildflourish.desktop.look.FingersPicture;
+import wildflourish.desktop.look.SignPicture;
+import wildflourish.desktop.look.Theme;
+
+/**
+ * One thing that fits: its sign, name, clean-up-to tempo, reason and fingers; a press places it, the button beside it keeps it as another option. A
+ * card stays and shows another fit when the chosen note changes: making controls anew takes longer than a keystroke may.
+ */
+final class FitCard extends HBox {
+    /** Room inside a card, and what the button beside it takes of it, in pixels: the panel has a fixed width. */
+    private static final double WIDTH = 246;
+
+    private static final double OR_WIDTH = 38;
+
+    private final Desk desk;
+    private final Label name = new Label();
+    private final Label clean = new Label();
+    private final Tooltip cleanTip = new Tooltip();
+    private final Label why = new Label();
+    private final VBox words;
+    private final HBox content = new HBox();
+    private final Button card = new Button();
+    private final Button or = new Button("or");
+    private Optional<Shown> shown = Optional.empty();
+
+    /** What a card shows: drawn anew only when something of it differs. */
+    private record Shown(Fit fit, boolean isOffered, List<GesturePicture.Step> steps, Theme theme) {}
+
+    FitCard(Desk desk) {
+        this.desk = desk;
+        name.getStyleClass().add("card-name");
+        clean.getStyleClass().add("clean");
+        clean.setTooltip(cleanTip);
+        Region gap = new Region();
+        HBox.setHgrow(gap, Priority.ALWAYS);
+        HBox top = new HBox(name, gap, clean);
+        top.setAlignment(Pos.BASELINE_LEFT);
+        why.setWrapText(true);
+        why.getStyleClass().add("why");
+        words = new VBox(top, why);
+        HBox.setHgrow(words, Priority.ALWAYS);
+        content.getStyleClass().add("card-content");
+        card.setGraphic(content);
+        card.setMaxWidth(Double.MAX_VALUE);
+        card.getStyleClass().add("card");
+        card.setOnAction(event -> shown.ifPresent(each -> desk.place(each.fit().placement())));
+        HBox.setHgrow(card, Priority.ALWAYS);
+        or.getStyleClass().add("or");
+        or.setMaxHeight(Double.MAX_VALUE);
+        or.setTooltip(new Tooltip("Keeps it as another option at this spot; the page says “or” (Shift+Enter)"));
+        or.setOnAction(
+                event -> shown.ifPresent(each -> desk.keepOption(each.fit().placement())));
+        or.managedProperty().bind(or.visibleProperty());
+        getChildren().addAll(card, or);
+    }
+
+    void show(Fit fit, Theme theme) {
+        boolean isOffered = desk.spotHere()
+                .map(spot -> spot.at().equals(fit.placement().span().first())
+                        && !spot.options().contains(fit.placement()))
+                .orElse(false);
+        Shown now = new Shown(fit, isOffered, desk.fingersOf(fit.placement()), theme);
+        if (!shown.equals(Optional.of(now))) {
+            shown = Optional.of(now);
+            fill(now);
+        }
+    }
+
+    private void fill(Shown now) {
+        Fit fit = now.fit();
+        String ornament = fit.facts().ornament().name();
+        String id = fit.facts().ornament().id();
+        Tempo tempo = fit.facts().cleanUpTo().orElseThrow();
+        Shape shape = fit.facts().candidate().shape().orElseThrow();
+        name.setText(ornament);
+        clean.setText("clean to " + Words.beats(tempo));
+        cleanTip.setText("The fastest tempo at which it still speaks cleanly: " + Words.tempo(tempo));
+        why.setText(Words.why(fit));
+        SignPicture sign = new SignPicture(fit.facts().ornament(), shape, now.theme());
+        FingersPicture fingers =
+                new FingersPicture(now.steps(), Signs.inkOf(fit.facts().ornament()), now.theme());
+        content.getChildren().setAll(new StackPane(sign), words, fingers);
+        card.setAccessibleText(ornament + ", clean to " + Words.tempo(tempo) + ". " + Words.why(fit));
+        card.setId("fit-" + id + (fit.placement().span().isOneNote() ? "" : "-over-notes"));
+        card.setUserData(fit.placement());
+        or.setId("or-" + id);
+        or.setAccessibleText("Keep " + ornament + " as another option");
+        or.setVisible(now.isOffered());
+        double wordsWidth = WIDTH - sign.getWidth() - fingers.getWidth() - (now.isOffered() ? OR_WIDTH : 0);
+        words.setMinWidth(wordsWidth);
+        words.setMaxWidth(wordsWidth);
+        why.setPrefWidth(wordsWidth);
+    }
+}

@@ -1,0 +1,90 @@
+package wildflourish.desktop.bench;
+
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import javafx.geometry.Pos;
+import javafx.scene.Node;
+import javafx.scene.control.Button;
+import javafx.scene.control.ComboBox;
+import javafx.scene.control.Label;
+import javafx.scene.control.Tooltip;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.VBox;
+import wildflourish.core.tune.Tune;
+import wildflourish.core.version.Passes;
+import wildflourish.core.version.Placement;
+import wildflourish.core.version.Spot;
+import wildflourish.desktop.desk.Desk;
+import wildflourish.desktop.look.SignPicture;
+import wildflourish.desktop.look.Theme;
+
+/** What stands at the spot already: the options, the first of which is played, for which times through, and a way to remove it. */
+final class HerePanel extends VBox {
+    private final Desk desk;
+    private final VBox options = new VBox();
+    private final Button next = new Button("Play the other");
+    private final ComboBox<String> passes = new ComboBox<>();
+    private boolean isFilling;
+
+    HerePanel(Desk desk) {
+        this.desk = desk;
+        getStyleClass().add("here");
+        options.getStyleClass().add("here");
+        next.setOnAction(event -> desk.nextOption());
+        next.managedProperty().bind(next.visibleProperty());
+        Button remove = new Button("Remove");
+        remove.setId("remove");
+        remove.setTooltip(new Tooltip("Takes the ornament away, here and in the stages below (Delete)"));
+        remove.setOnAction(event -> desk.remove());
+        passes.setId("passes");
+        passes.getItems().addAll("every time", "first time only", "second time only");
+        passes.setTooltip(new Tooltip("Whether it is played each time round, or once"));
+        passes.setOnAction(event -> choosePasses());
+        HBox buttons = new HBox(next, remove, passes);
+        buttons.getStyleClass().add("here-buttons");
+        getChildren().addAll(options, buttons);
+        managedProperty().bind(visibleProperty());
+    }
+
+    private void choosePasses() {
+        int chosen = passes.getSelectionModel().getSelectedIndex();
+        if (!isFilling && chosen >= 0) {
+            desk.setPasses(chosen == 0 ? Passes.EVERY : Passes.only(chosen));
+        }
+    }
+
+    void show(Theme theme) {
+        Optional<Tune> tune = desk.sight().get().tune();
+        Optional<Spot> spot = desk.spotHere();
+        setVisible(spot.isPresent() && tune.isPresent());
+        if (spot.isEmpty() || tune.isEmpty()) {
+            return;
+        }
+        List<Placement> all = spot.get().options();
+        options.getChildren().clear();
+        for (int i = 0; i < all.size(); i++) {
+            options.getChildren().add(option(tune.get(), all.get(i), i == 0, theme));
+        }
+        next.setVisible(all.size() > 1);
+        Set<Integer> numbers =
+                spot.get().first().map(each -> each.passes().numbers()).orElse(Set.of());
+        isFilling = true;
+        passes.getSelectionModel()
+                .select(numbers.isEmpty() ? 0 : numbers.iterator().next());
+        isFilling = false;
+    }
+
+    private static Node option(Tune tune, Placement placement, boolean isPlayed, Theme theme) {
+        Label name =
+                new Label((isPlayed ? "Here: " : "or: ") + placement.ornament().name());
+        name.getStyleClass().add("option");
+        HBox row = new HBox(name);
+        row.setAlignment(Pos.CENTER_LEFT);
+        placement
+                .ornament()
+                .shapeFor(placement.span().length(tune))
+                .ifPresent(shape -> row.getChildren().add(0, new SignPicture(placement.ornament(), shape, theme)));
+        return row;
+    }
+}
