@@ -30,7 +30,12 @@ import wildflourish.files.abc.WrittenOut;
 
 /** The score of the chosen stage on an endless page, with the chosen note and the sounding note marked. */
 public final class ScoreView extends ScrollPane {
-    private static final double WIDTH_SPACES = 118;
+    /** Of the border that shows where the focus is, in pixels. */
+    public static final double BORDER = 2;
+
+    /** Staff spaces across the usual page. */
+    public static final double WIDTH_SPACES = 118;
+
     private static final double SHEET_GAP = 3;
     private static final double SMALLEST_SPACE = 5.5;
 

@@ -10,6 +10,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.concurrent.ExecutorService;
+import java.util.function.Consumer;
 import javafx.animation.PauseTransition;
 import javafx.application.Application;
 import javafx.application.Platform;
@@ -57,33 +58,54 @@ public final class FlourishApp extends Application {
                 new Preferences(own).put("welcomed", "true");
             }
         }
-        MainWindow content = show(stage, desk);
-        Scene scene = stage.getScene();
         number("tune").ifPresent(desk::chooseLesson);
         number("stage").ifPresent(desk::chooseStage);
         number("note").ifPresent(desk::walk);
-        content.showCloseUp(flags.contains("--close-up"));
-        content.showWrite(flags.contains("--write"));
-        if (flags.contains("--dark")) {
-            content.setTheme(Theme.DARK);
-        }
-        shot.ifPresent(file -> shoot(scene, new File(file)));
+        show(stage, desk, content -> {
+            content.showCloseUp(flags.contains("--close-up"));
+            content.showWrite(flags.contains("--write"));
+            if (flags.contains("--dark")) {
+                content.setTheme(Theme.DARK);
+            }
+            shot.ifPresent(file -> shoot(stage.getScene(), new File(file)));
+        });
     }
 
-    /** Puts a window on a desk upon a stage. */
-    private MainWindow show(Stage stage, Desk desk) {
-        ExecutorService worker = LongWork.thread();
-        MainWindow content = new MainWindow(
-                desk,
-                new Player(),
-                new Surroundings(new DialogPicker(stage), own, opened -> show(new Stage(), new Desk(opened)), worker));
-        windows.add(content);
-        Scene scene = new Scene(content, WIDTH, HEIGHT);
+    /** Shows the score of a desk upon a stage at once, then makes all the controls around it; keys struck meanwhile wait for them. */
+    private void show(Stage stage, Desk desk, Consumer<MainWindow> then) {
+        Scene scene = new Scene(new FirstSight(desk.sight().get(), new Preferences(own)), WIDTH, HEIGHT);
         scene.getStylesheets().add(styles());
         stage.setScene(scene);
         stage.setTitle("Wild Flourish");
         stage.setMinWidth(900);
         stage.setMinHeight(560);
+        StartClock.watch("sight", scene);
+        scene.addPostLayoutPulseListener(new Runnable() {
+            @Override
+            public void run() {
+                scene.removePostLayoutPulseListener(this);
+                Platform.runLater(() -> {
+                    MainWindow content = furnish(stage, desk);
+                    StartClock.watch("controls", scene);
+                    then.accept(content);
+                });
+            }
+        });
+        stage.show();
+    }
+
+    private MainWindow furnish(Stage stage, Desk desk) {
+        ExecutorService worker = LongWork.thread();
+        MainWindow content = new MainWindow(
+                desk,
+                new Player(),
+                new Surroundings(
+                        new DialogPicker(stage),
+                        own,
+                        opened -> show(new Stage(), new Desk(opened), beside -> {}),
+                        worker));
+        windows.add(content);
+        stage.getScene().setRoot(content);
         stage.setOnCloseRequest(event -> {
             if (!content.mayClose(stage::close)) {
                 event.consume();
@@ -94,8 +116,6 @@ public final class FlourishApp extends Application {
             worker.shutdown();
             windows.remove(content);
         });
-        StartClock.watch(scene);
-        stage.show();
         content.score().requestFocus();
         return content;
     }

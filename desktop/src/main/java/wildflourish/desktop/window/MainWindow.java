@@ -136,21 +136,11 @@ public final class MainWindow extends BorderPane {
     // What was chosen before
 
     private void takePreferences() {
-        String wanted = preferences.get("theme").orElse("system");
-        setTheme(
-                wanted.equals("system")
-                        ? SystemTheme.of(System.getenv(), Path.of(System.getProperty("user.home", "")))
-                        : Theme.valueOf(wanted));
-        Score.Shows shows = score.shows()
-                .withLetters(preferences.get("letters").map("true"::equals).orElse(false))
-                .withFingerings(preferences
-                        .get("fingerings")
-                        .map(Score.Fingerings::valueOf)
-                        .orElse(Score.Fingerings.ALL));
-        score.show(shows);
-        preferences.get("zoom").map(Double::valueOf).ifPresent(score::setZoom);
-        preferences.get("small-notes").map("true"::equals).ifPresent(score::setInSmallNotes);
-        preferences.get("sheets").map("true"::equals).ifPresent(score::setInSheets);
+        setTheme(preferences.theme());
+        score.show(preferences.shows());
+        score.setZoom(preferences.zoom());
+        score.setInSmallNotes(preferences.isOn("small-notes"));
+        score.setInSheets(preferences.isOn("sheets"));
         preferences.get("student").ifPresent(bar::chooseStudent);
     }
 

@@ -10,7 +10,11 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.Properties;
+import java.util.function.Function;
 import java.util.stream.IntStream;
+import wildflourish.core.engraving.Score;
+import wildflourish.desktop.look.SystemTheme;
+import wildflourish.desktop.look.Theme;
 import wildflourish.files.store.BookStore;
 
 /** What a user has chosen once and need not choose again, in a file of Java properties. A file that cannot be read counts as empty. */
@@ -31,6 +35,36 @@ final class Preferences {
 
     Optional<String> get(String name) {
         return Optional.ofNullable(values.getProperty(name));
+    }
+
+    boolean isOn(String name) {
+        return get(name).map("true"::equals).orElse(false);
+    }
+
+    /** Light or dark as chosen, or as the system has it. */
+    Theme theme() {
+        return chosen("theme", Theme::valueOf)
+                .orElseGet(() -> SystemTheme.of(System.getenv(), Path.of(System.getProperty("user.home", ""))));
+    }
+
+    /** What goes with the notes. */
+    Score.Shows shows() {
+        return Score.Shows.BENCH
+                .withLetters(isOn("letters"))
+                .withFingerings(chosen("fingerings", Score.Fingerings::valueOf).orElse(Score.Fingerings.ALL));
+    }
+
+    double zoom() {
+        return chosen("zoom", Double::valueOf).orElse(1.0);
+    }
+
+    /** A choice read; one that makes no sense, written by hand perhaps, counts as none. */
+    private <T> Optional<T> chosen(String name, Function<String, T> reading) {
+        try {
+            return get(name).map(reading);
+        } catch (IllegalArgumentException e) {
+            return Optional.empty();
+        }
     }
 
     /** Remembers a choice at once. Throws IOException when the folder cannot be written. */

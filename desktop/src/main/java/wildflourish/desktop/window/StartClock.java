@@ -8,11 +8,11 @@ import javafx.stage.Stage;
 
 /** Ends the process as soon as the first window is there, for {@code ./flourish bench start} to measure; by itself an empty window. */
 public final class StartClock extends Application {
-    private static final boolean IS_ASKED = Boolean.getBoolean("wildflourish.start-clock");
+    private static final String ASKED = System.getProperty("wildflourish.start-clock", "");
 
-    /** Where it is asked for, leaves once the scene has been laid out for the first time and handed to the painter. */
-    static void watch(Scene scene) {
-        if (IS_ASKED) {
+    /** Where it is asked for, leaves once a scene, at first sight or with its controls, has been laid out for the first time and handed to the painter. */
+    static void watch(String what, Scene scene) {
+        if (ASKED.equals(what)) {
             scene.addPostLayoutPulseListener(
                     () -> Platform.runLater(() -> Runtime.getRuntime().halt(0)));
         }
@@ -22,7 +22,7 @@ public final class StartClock extends Application {
     public void start(Stage stage) {
         Scene scene = new Scene(new Pane(), FlourishApp.WIDTH, FlourishApp.HEIGHT);
         stage.setScene(scene);
-        watch(scene);
+        watch("sight", scene);
         stage.show();
         if (getParameters().getRaw().contains("leave")) {
             Platform.runLater(Platform::exit);

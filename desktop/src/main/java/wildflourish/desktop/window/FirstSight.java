@@ -1,0 +1,52 @@
+package wildflourish.desktop.window;
+
+import java.util.List;
+import javafx.scene.canvas.Canvas;
+import javafx.scene.layout.BorderPane;
+import javafx.scene.layout.Pane;
+import javafx.scene.layout.Region;
+import wildflourish.core.engraving.Engraver;
+import wildflourish.core.engraving.Page;
+import wildflourish.core.engraving.Paper;
+import wildflourish.core.engraving.Score;
+import wildflourish.desktop.bench.ScoreView;
+import wildflourish.desktop.desk.Sight;
+import wildflourish.desktop.look.CanvasPainter;
+import wildflourish.desktop.look.Theme;
+
+/** What is seen while the controls are still being made: the score where it will stand, the panels around it still empty. */
+final class FirstSight extends BorderPane {
+    private static final double BAR_HEIGHT = 44;
+    private static final double FOOT_HEIGHT = 69;
+    private static final double STEM_WIDTH = 108;
+    private static final double FITS_WIDTH = 306;
+
+    FirstSight(Sight sight, Preferences preferences) {
+        Theme theme = preferences.theme();
+        getStyleClass().addAll("window", theme.styleClass());
+        setTop(panel("book-bar", 0, BAR_HEIGHT));
+        setBottom(panel("sound-bar", 0, FOOT_HEIGHT));
+        setLeft(panel("growth-stem", STEM_WIDTH, 0));
+        setRight(panel("fits", FITS_WIDTH, 0));
+        double width = FlourishApp.WIDTH - STEM_WIDTH - FITS_WIDTH - 2 * ScoreView.BORDER;
+        double pixelsPerSpace = width / ScoreView.WIDTH_SPACES * preferences.zoom();
+        Canvas canvas = new Canvas(width, FlourishApp.HEIGHT - BAR_HEIGHT - FOOT_HEIGHT);
+        canvas.relocate(ScoreView.BORDER, ScoreView.BORDER);
+        sight.tune().ifPresent(tune -> {
+            Score score = new Score(tune, sight.version(), preferences.shows());
+            List<Page> pages = Engraver.engrave(score, Paper.endless(width / pixelsPerSpace));
+            CanvasPainter.paint(canvas.getGraphicsContext2D(), pages.get(0).drawn(), theme.palette(), pixelsPerSpace);
+        });
+        Pane paper = new Pane(canvas);
+        paper.getStyleClass().add("paper");
+        setCenter(paper);
+    }
+
+    private static Region panel(String styleClass, double width, double height) {
+        Region panel = new Region();
+        panel.getStyleClass().add(styleClass);
+        panel.setPrefSize(width, height);
+        panel.setMinHeight(height);
+        return panel;
+    }
+}
