@@ -10,6 +10,7 @@
  * table         the strict loader of the commented tables in the resources
  * tune          the plain melody: notes with an identity, bars, form, order of playing
  * instrument    fingerings, charts and readings, from tables
+ * fingering     which of several fingerings to take for each note of a line: the shortest way
  * ornament      the shapes of ornaments and the time they need, from tables
  * version       what a teacher places: placements, spots, versions, stairs, lessons, books, and every change to them
  * placing       which ornament fits a spot and why (predicates over the facts of the spot)

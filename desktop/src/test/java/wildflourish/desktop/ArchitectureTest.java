@@ -22,6 +22,7 @@ class ArchitectureTest {
             "table",
             "tune",
             "instrument",
+            "fingering",
             "ornament",
             "version",
             "placing",

@@ -3,6 +3,8 @@ package wildflourish.core.engraving;
 import java.util.EnumSet;
 import java.util.List;
 import java.util.Set;
+import wildflourish.core.instrument.Fingering;
+import wildflourish.core.performance.Moment.Held;
 import wildflourish.core.tune.Note;
 
 /** What stands below the notes of a line: words sung, letters, fingerings. */
@@ -43,7 +45,10 @@ final class BelowStaff {
             }
             var row = instrument.rowOf(column.note.melody());
             if (row.isPresent()) {
-                FingeringStrip.draw(line.sketch, row.get(), column.centre(), top, column.note.id());
+                Fingering fingering =
+                        line.path.at(column.note.id()).orElse(row.get().usual());
+                Held held = new Held(fingering, row.get().breath());
+                FingeringStrip.draw(line.sketch, held, column.centre(), top, column.note.id());
             } else {
                 FingeringStrip.missing(line.sketch, column.centre(), top, column.note.id());
             }

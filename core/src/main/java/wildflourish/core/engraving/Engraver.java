@@ -4,6 +4,8 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.stream.IntStream;
+import wildflourish.core.fingering.FingeringPath;
+import wildflourish.core.performance.Hands;
 import wildflourish.core.tune.Form;
 import wildflourish.core.tune.Note;
 import wildflourish.core.tune.Tune;
@@ -21,6 +23,7 @@ public final class Engraver {
 
     private final Score score;
     private final Paper paper;
+    private final FingeringPath path;
     private final List<Page> pages = new ArrayList<>();
     private Sketch page = new Sketch();
     private double y;
@@ -28,6 +31,8 @@ public final class Engraver {
     private Engraver(Score score, Paper paper) {
         this.score = score;
         this.paper = paper;
+        this.path =
+                score.version().map(version -> Hands.of(score.tune(), version)).orElse(FingeringPath.NONE);
         this.y = paper.margin();
     }
 
@@ -185,7 +190,7 @@ public final class Engraver {
     }
 
     private void split(List<Integer> bars, List<SystemEngraver> systems) {
-        SystemEngraver system = new SystemEngraver(score, bars, width());
+        SystemEngraver system = new SystemEngraver(score, path, bars, width());
         if (bars.size() == 1 || system.leastWidth() <= width()) {
             systems.add(system);
             return;

@@ -2,13 +2,19 @@ package wildflourish.core.engraving;
 
 import java.util.List;
 import wildflourish.core.instrument.Breath;
-import wildflourish.core.instrument.ChartRow;
 import wildflourish.core.instrument.Hole;
+import wildflourish.core.performance.Moment.Held;
 import wildflourish.core.tune.NoteId;
 
-/** The holes of a whistle from the mouth down, one under the other, with a cross below for firm breath. */
+/**
+ * The holes of a wind instrument from the mouth down, one under the other, the thumb first where there is one; below them a cross for firm breath,
+ * an upward wedge for a chanter off the knee.
+ */
 final class FingeringStrip {
     static final double RADIUS = 0.41;
+    /** More holes than these include one for the thumb. */
+    private static final int FINGERS = 7;
+
     private static final double PITCH = 1.0;
     private static final double HAND_GAP = 0.3;
     private static final double LINE = 0.13;
@@ -20,22 +26,28 @@ final class FingeringStrip {
     private FingeringStrip() {}
 
     static double height(int holes) {
-        return holes * PITCH + HAND_GAP + 1.3;
+        return holes * PITCH + HAND_GAP * (holes > FINGERS ? 2 : 1) + 1.3;
     }
 
-    /** How far below the top of the strip the middle of a hole lies; a little gap parts the hands. */
+    /** How far below the top of the strip the middle of a hole lies; little gaps part thumb and hands. */
     static double centreOf(int hole, int holes) {
-        return RADIUS + (hole - 1) * PITCH + (hole > holes / 2 ? HAND_GAP : 0);
+        boolean hasThumb = holes > FINGERS;
+        int upper = hasThumb ? 4 : holes / 2;
+        double gap = (hole > upper ? HAND_GAP : 0) + (hasThumb && hole > 1 ? HAND_GAP : 0);
+        return RADIUS + (hole - 1) * PITCH + gap;
     }
 
     /** Draws the holes below y, centred on x. */
-    static void draw(Sketch sketch, ChartRow row, double x, double y, NoteId note) {
-        int holes = row.usual().holes().size();
+    static void draw(Sketch sketch, Held held, double x, double y, NoteId note) {
+        int holes = held.fingering().holes().size();
         for (int hole = 1; hole <= holes; hole++) {
-            hole(sketch, row.usual().at(hole), x, y + centreOf(hole, holes), note);
+            hole(sketch, held.fingering().at(hole), x, y + centreOf(hole, holes), note);
         }
-        if (row.breath() == Breath.FIRM) {
-            double middle = y + holes * PITCH + HAND_GAP + 0.45;
+        double middle = y + height(holes) - 0.85;
+        if (held.fingering().offKnee()) {
+            add(sketch, new Mark.Line(x - 0.4, middle + 0.3, x, middle - 0.35, 0.16), note);
+            add(sketch, new Mark.Line(x, middle - 0.35, x + 0.4, middle + 0.3, 0.16), note);
+        } else if (held.breath() == Breath.FIRM) {
             add(sketch, new Mark.Line(x - 0.4, middle, x + 0.4, middle, 0.16), note);
             add(sketch, new Mark.Line(x, middle - 0.4, x, middle + 0.4, 0.16), note);
         }

@@ -4,6 +4,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.TreeMap;
+import wildflourish.core.fingering.FingeringPath;
 import wildflourish.core.tune.NoteId;
 import wildflourish.core.tune.Tune;
 
@@ -13,6 +14,7 @@ final class MusicLine {
     static final double LEFT = 3.6;
 
     final Score score;
+    final FingeringPath path;
     final Tune tune;
     final List<BarSetting> bars;
     final Sketch sketch = new Sketch();
@@ -22,7 +24,8 @@ final class MusicLine {
     final Map<NoteId, Double> tops = new TreeMap<>();
     double staffEnd;
 
-    MusicLine(Score score, List<Integer> barNumbers) {
+    MusicLine(Score score, FingeringPath path, List<Integer> barNumbers) {
+        this.path = path;
         this.score = score;
         this.tune = score.tune();
         this.bars =

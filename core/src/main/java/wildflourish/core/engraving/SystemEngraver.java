@@ -2,6 +2,7 @@ package wildflourish.core.engraving;
 
 import java.util.ArrayList;
 import java.util.List;
+import wildflourish.core.fingering.FingeringPath;
 import wildflourish.core.music.Metre;
 import wildflourish.core.tune.BarLine;
 
@@ -14,8 +15,8 @@ final class SystemEngraver {
     private final MusicLine line;
     private final double right;
 
-    SystemEngraver(Score score, List<Integer> barNumbers, double width) {
-        this.line = new MusicLine(score, barNumbers);
+    SystemEngraver(Score score, FingeringPath path, List<Integer> barNumbers, double width) {
+        this.line = new MusicLine(score, path, barNumbers);
         this.right = width;
     }
 

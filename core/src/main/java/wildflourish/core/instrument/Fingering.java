@@ -3,14 +3,34 @@ package wildflourish.core.instrument;
 import java.util.ArrayList;
 import java.util.List;
 
-/** The holes of a wind instrument from the mouth down, each closed, open or half closed; written {@code XXXOOO}. */
-public record Fingering(List<Hole> holes) {
+/**
+ * The holes of a wind instrument from the mouth down, each closed, open or half closed; written {@code XXXOOO}. Eight of them begin with the
+ * thumb.
+ *
+ * @param offKnee whether the end of a union chanter is lifted off the knee; written with {@code ^} at the end
+ */
+public record Fingering(List<Hole> holes, boolean offKnee) {
+    /** How many signs an instrument with a thumb hole has. */
+    private static final int WITH_THUMB = 8;
+
     public Fingering {
         holes = List.copyOf(holes);
     }
 
     public static Fingering parse(String text) {
-        return new Fingering(text.chars().mapToObj(sign -> Hole.of((char) sign)).toList());
+        boolean isOffKnee = text.endsWith("^");
+        String signs = isOffKnee ? text.substring(0, text.length() - 1) : text;
+        return new Fingering(
+                signs.chars().mapToObj(sign -> Hole.of((char) sign)).toList(), isOffKnee);
+    }
+
+    public boolean hasThumb() {
+        return holes.size() == WITH_THUMB;
+    }
+
+    /** What players call a hole, counted from 1 in the string: T for the thumb, then 1, 2 … from the mouth down. */
+    public String nameOf(int hole) {
+        return !hasThumb() ? String.valueOf(hole) : hole == 1 ? "T" : String.valueOf(hole - 1);
     }
 
     /** The state of a hole, counted from 1 at the mouth. */
@@ -25,7 +45,7 @@ public record Fingering(List<Hole> holes) {
         }
         List<Hole> changed = new ArrayList<>(holes);
         changed.set(hole - 1, state);
-        return new Fingering(changed);
+        return new Fingering(changed, offKnee);
     }
 
     public boolean isAll(Hole state) {
@@ -50,6 +70,6 @@ public record Fingering(List<Hole> holes) {
     public String toString() {
         StringBuilder text = new StringBuilder();
         holes.forEach(hole -> text.append(hole.sign()));
-        return text.toString();
+        return text.append(offKnee ? "^" : "").toString();
     }
 }

@@ -45,7 +45,9 @@ public record Gracing(
     static Gracing from(Row row) {
         Map<School, Integer> cuts = new HashMap<>();
         for (School school : School.all()) {
-            row.readOptional(school.id(), Integer::valueOf).ifPresent(hole -> cuts.put(school, hole));
+            if (row.has(school.id())) {
+                row.readOptional(school.id(), Integer::valueOf).ifPresent(hole -> cuts.put(school, hole));
+            }
         }
         List<String> weak = row.words("weak");
         Speech speech = new Speech(

@@ -16,6 +16,15 @@ public enum Hole {
         return sign;
     }
 
+    /** 0 closed, 1 half, 2 open. */
+    public int openness() {
+        return switch (this) {
+            case CLOSED -> 0;
+            case HALF -> 1;
+            case OPEN -> 2;
+        };
+    }
+
     static Hole of(char sign) {
         for (Hole hole : values()) {
             if (hole.sign == sign) {

@@ -10,6 +10,7 @@ import wildflourish.core.music.SoundingPitch;
 import wildflourish.core.music.WrittenPitch;
 import wildflourish.core.table.Row;
 import wildflourish.core.table.Table;
+import wildflourish.core.table.Trust;
 
 /** An instrument: its chart of fingerings, what its fingers can do to each note, its reading and its schools. Built from tables. */
 public final class Instrument {
@@ -21,25 +22,29 @@ public final class Instrument {
 
     private final String id;
     private final String name;
+    private final Family family;
     private final Reading reading;
+    private final Tuning tuning;
+    private final Trust trust;
     private final List<School> schools;
     private final Map<FingeredPitch, ChartRow> chart = new HashMap<>();
     private final Map<FingeredPitch, Gracing> gracings = new HashMap<>();
     private final Map<Breath, Map<Fingering, FingeredPitch>> sounds = new HashMap<>();
 
-    private Instrument(String id, String name, Reading reading, List<School> schools) {
-        this.id = id;
-        this.name = name;
-        this.reading = reading;
-        this.schools = List.copyOf(schools);
+    private Instrument(Row row) {
+        this.id = row.text("id");
+        this.name = row.text("name");
+        this.family = row.read("family", Family::parse);
+        this.reading = Reading.from(row);
+        this.tuning = row.read("tuning", Tuning::of);
+        this.schools = row.optional("schools").isEmpty()
+                ? List.of(School.USUAL)
+                : row.words("schools").stream().map(School::of).toList();
+        this.trust = row.read("trust", Trust::valueOf);
     }
 
     private static Instrument from(Row row) {
-        Instrument instrument = new Instrument(
-                row.text("id"),
-                row.text("name"),
-                row.read("reading", Reading::of),
-                row.words("schools").stream().map(School::of).toList());
+        Instrument instrument = new Instrument(row);
         instrument.read(row.text("chart"));
         return instrument;
     }
@@ -52,7 +57,8 @@ public final class Instrument {
             }
             addSound(note);
         }
-        for (Row row : Table.load("instruments/" + chartName + ".gracings").rows()) {
+        String gracingsName = "instruments/" + chartName + ".gracings";
+        for (Row row : Table.ships(gracingsName) ? Table.load(gracingsName).rows() : List.<Row>of()) {
             Gracing gracing = Gracing.from(row);
             if (!chart.containsKey(gracing.pitch())) {
                 throw row.fault("the chart has no " + gracing.pitch());
@@ -88,6 +94,19 @@ public final class Instrument {
         return name;
     }
 
+    public Family family() {
+        return family;
+    }
+
+    /** How far the data of the instrument as a whole can be relied on; notes have marks of their own. */
+    public Trust trust() {
+        return trust;
+    }
+
+    public Tuning tuning() {
+        return tuning;
+    }
+
     public Reading reading() {
         return reading;
     }
@@ -108,6 +127,16 @@ public final class Instrument {
         return Optional.ofNullable(chart.get(reading.fingered(written)));
     }
 
+    /** What is heard when a written note is played. */
+    public SoundingPitch sounding(WrittenPitch written) {
+        return sounding(reading.fingered(written));
+    }
+
+    /** What is heard when a note of the chart is played, by the instrument's own tuning. */
+    public SoundingPitch sounding(FingeredPitch fingered) {
+        return reading.sounding(fingered).plusCents(tuning.centsOf(fingered));
+    }
+
     /** What fingers can do to a note of the chart; empty when nothing is recorded. */
     public Optional<Gracing> gracingOf(FingeredPitch pitch) {
         return Optional.ofNullable(gracings.get(pitch));
@@ -121,7 +150,7 @@ public final class Instrument {
         Map<Fingering, FingeredPitch> register = sounds.getOrDefault(breath, Map.of());
         FingeredPitch charted = register.get(fingering);
         if (charted != null) {
-            return reading.sounding(charted);
+            return sounding(charted);
         }
         int open = fingering.firstOpen();
         Fingering plain = fingering;
@@ -134,7 +163,7 @@ public final class Instrument {
         if (base == null) {
             throw new IllegalArgumentException(name + " has no pitch for " + fingering + " " + breath);
         }
-        return reading.sounding(base).plusCents(CENTS_BY_COVERED[Math.min(covered, CENTS_BY_COVERED.length - 1)]);
+        return sounding(base).plusCents(CENTS_BY_COVERED[Math.min(covered, CENTS_BY_COVERED.length - 1)]);
     }
 
     /** The chart's note whose lowest open hole is the one lifted: how a cut by that finger is written by custom. */

@@ -1,10 +1,9 @@
 package wildflourish.core.instrument;
 
-import java.util.List;
 import wildflourish.core.music.FingeredPitch;
 import wildflourish.core.music.SoundingPitch;
 import wildflourish.core.music.WrittenPitch;
-import wildflourish.core.table.Table;
+import wildflourish.core.table.Row;
 
 /**
  * The two steps of an instrument: from what is written to what is fingered, and from that to what sounds.
@@ -13,20 +12,10 @@ import wildflourish.core.table.Table;
  * @param fingeredToSounding semitones from the chart's name to what is heard
  * @param cents how much sharper than that the instrument is as a whole
  */
-public record Reading(String name, int writtenToFingered, int fingeredToSounding, int cents) {
-    private static final List<Reading> ALL = Table.load("readings.table").rows().stream()
-            .map(row -> new Reading(
-                    row.text("reading"),
-                    row.integer("written to fingered"),
-                    row.integer("fingered to sounding"),
-                    row.integer("cents")))
-            .toList();
-
-    public static Reading of(String name) {
-        return ALL.stream()
-                .filter(reading -> reading.name.equals(name))
-                .findFirst()
-                .orElseThrow(() -> new IllegalArgumentException("no reading “" + name + "”"));
+public record Reading(int writtenToFingered, int fingeredToSounding, int cents) {
+    static Reading from(Row row) {
+        return new Reading(
+                row.integer("written to fingered"), row.integer("fingered to sounding"), row.integer("cents"));
     }
 
     public FingeredPitch fingered(WrittenPitch written) {

@@ -9,6 +9,9 @@ public record School(String id, String name, String about) {
             .map(row -> new School(row.text("id"), row.text("name"), row.text("about")))
             .toList();
 
+    /** For instruments whose schools, if any, nobody has written down. */
+    public static final School USUAL = of("usual");
+
     public static List<School> all() {
         return ALL;
     }

@@ -3,6 +3,7 @@ package wildflourish.core.performance;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import wildflourish.core.fingering.FingeringPath;
 import wildflourish.core.instrument.ChartRow;
 import wildflourish.core.instrument.Fingering;
 import wildflourish.core.instrument.Gracing;
@@ -42,6 +43,7 @@ public final class Realiser {
     private final Fraction millisPerWholeNote;
     private final List<Moment> moments = new ArrayList<>();
     private final List<Realisation.BarStart> bars = new ArrayList<>();
+    private FingeringPath path = FingeringPath.NONE;
     private Fraction nowWholeNotes = Fraction.ZERO;
 
     private Realiser(Tune tune, Version version, Profile profile, Tempo tempo) {
@@ -82,6 +84,7 @@ public final class Realiser {
     }
 
     private Realisation run() {
+        path = Hands.of(tune, version);
         for (PlayOrder.Played played : PlayOrder.of(tune)) {
             bars.add(new Realisation.BarStart(played, millisOf(nowWholeNotes), nowWholeNotes));
             play(played, bars.size() - 1);
@@ -167,7 +170,7 @@ public final class Realiser {
         Fraction start = millisOf(startWholeNotes);
         Fraction end = millisOf(endWholeNotes);
         Held melody = new Held(figure.row().usual(), figure.row().breath());
-        SoundingPitch pitch = instrument.reading().sounding(figure.row().pitch());
+        SoundingPitch pitch = instrument.sounding(figure.row().pitch());
         if (part.gesture() == Gesture.PLAIN) {
             Onset onset = part.isFirst() ? onsetOf(pitch) : Onset.HELD;
             add(start, end, new Cue(playedBar, part.written().id(), Role.MELODY), sounding(pitch, melody, onset));
@@ -229,9 +232,11 @@ public final class Realiser {
                 .map(before -> before.marks().joins().tied() && !isSilentBefore())
                 .orElse(false);
         Fraction afterGraces = playGraces(note, start, end, playedBar);
-        SoundingPitch pitch = instrument.reading().sounding(note.melody());
+        SoundingPitch pitch = instrument.sounding(note.melody());
         Onset onset = isTied ? Onset.HELD : afterGraces.equals(start) ? onsetOf(pitch) : Onset.FINGERS;
-        Optional<Held> held = instrument.rowOf(note.melody()).map(row -> new Held(row.usual(), row.breath()));
+        Optional<Held> held = instrument
+                .rowOf(note.melody())
+                .map(row -> new Held(path.at(note.id()).orElse(row.usual()), row.breath()));
         add(
                 afterGraces,
                 end,
@@ -248,7 +253,7 @@ public final class Realiser {
         Fraction each = times.of(Gesture.CUT).min(end.minus(start).times(HALF).dividedBy(count));
         Fraction now = start;
         for (var small : note.marks().graces().pitches()) {
-            SoundingPitch pitch = instrument.reading().sounding(small);
+            SoundingPitch pitch = instrument.sounding(small);
             Optional<Held> held = instrument.rowOf(small).map(row -> new Held(row.usual(), row.breath()));
             Fraction next = now.plus(each);
             add(

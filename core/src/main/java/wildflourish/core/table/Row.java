@@ -31,6 +31,11 @@ public final class Row {
         return cell.equals("–") || cell.isEmpty() ? Optional.empty() : Optional.of(cell);
     }
 
+    /** Whether the table has such a column at all. */
+    public boolean has(String column) {
+        return cells.containsKey(column);
+    }
+
     /** The cell's words between blanks; empty for an empty cell. */
     public List<String> words(String column) {
         return optional(column).map(cell -> Arrays.asList(cell.split("[ ,]+"))).orElse(List.of());

@@ -29,6 +29,11 @@ public record Table(String file, List<String> columns, List<Row> rows) {
         return parse(name, resource(name));
     }
 
+    /** Whether a table ships. */
+    public static boolean ships(String name) {
+        return Table.class.getResource("/wildflourish/core/" + name) != null;
+    }
+
     /** The text of a resource that ships beside the core. */
     public static String resource(String name) {
         try (InputStream in = Table.class.getResourceAsStream("/wildflourish/core/" + name)) {

@@ -7,6 +7,7 @@ import static org.assertj.core.api.Assertions.within;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import wildflourish.core.instrument.Instrument;
 import wildflourish.core.instrument.Reading;
 
 /** Written, fingered and sounding pitch; frequencies by ISO 16:1975 (A4 = 440 Hz) in equal temperament. */
@@ -27,23 +28,25 @@ class PitchTest {
     /** Common practice, high trust: what whistles, flutes and pipes sound for what is written. */
     @ParameterizedTest
     @CsvSource({
-        "whistle in D, D4, D4, 587.33",
-        "keyless flute in D, D4, D4, 293.66",
-        "whistle in C at concert pitch, C4, D4, 523.25",
-        "whistle in C as if in D, D4, D4, 523.25",
-        "nine-note chanter, A4, A4, 476"
+        "whistle-d, D4, D4, 587.33",
+        "flute-d, D4, D4, 293.66",
+        "whistle-c, C4, D4, 523.25",
+        "whistle-c-as-d, D4, D4, 523.25",
+        "mouth-blown-pipes, A4, A4, 476"
     })
     void writtenFingeredAndSoundingAreThreePitches(String name, String written, String fingered, double hertz) {
-        Reading reading = Reading.of(name);
+        Instrument instrument = Instrument.of(name);
+        Reading reading = instrument.reading();
         WrittenPitch pitch = WrittenPitch.parse(written);
         assertThat(reading.fingered(pitch)).hasToString(fingered);
-        assertThat(reading.sounding(pitch).hertz()).isCloseTo(hertz, within(hertz > 470 && hertz < 480 ? 1.0 : 0.01));
+        assertThat(instrument.sounding(pitch).hertz())
+                .isCloseTo(hertz, within(hertz > 470 && hertz < 480 ? 1.0 : 0.01));
     }
 
     @Test
     void writtenAndFingeredUndoEachOther() {
-        for (String name : new String[] {"whistle in D", "whistle in C at concert pitch", "whistle in C as if in D"}) {
-            Reading reading = Reading.of(name);
+        for (String name : new String[] {"whistle-d", "whistle-c", "whistle-c-as-d"}) {
+            Reading reading = Instrument.of(name).reading();
             for (int midi = 50; midi < 90; midi++) {
                 FingeredPitch fingered = reading.fingered(WrittenPitch.ofMidi(midi));
                 assertThat(reading.writtenMidi(fingered)).isEqualTo(midi);

@@ -43,11 +43,20 @@ class TableTest {
                 "instruments.table",
                 "ornaments.table",
                 "profiles.table",
-                "readings.table",
+                "tunings.table",
                 "schools.table",
                 "times.table",
                 "tune-types.table",
+                "fingering-costs.table",
                 "instruments/six-hole-whistle.chart",
+                "instruments/keyless-flute.chart",
+                "instruments/keyless-flute.gracings",
+                "instruments/bamboo-flute.chart",
+                "instruments/recorder-baroque.chart",
+                "instruments/recorder-german.chart",
+                "instruments/union-closed.chart",
+                "instruments/union-open.chart",
+                "instruments/nine-note.chart",
                 "instruments/six-hole-whistle.gracings"
             })
     void everyTableOfTheTradeMarksItsTrust(String name) {
@@ -58,7 +67,7 @@ class TableTest {
             assertThat(row.read("trust", Trust::valueOf).word()).isIn("high", "medium", "low");
         }
         String text = Table.resource(name);
-        assertThat(text).startsWith("#").contains("Version 1.");
+        assertThat(text).startsWith("#").containsPattern("Version \\d");
     }
 
     @ParameterizedTest

@@ -1,0 +1,36 @@
+package wildflourish.core.instrument;
+
+/** Kinds of instrument that are fingered and taught alike; the words of {@code instruments.table}. */
+public enum Family {
+    WHISTLE("whistle"),
+    FLUTE("flute"),
+    BAMBOO_FLUTE("bamboo flute"),
+    RECORDER("recorder"),
+    UNION_PIPES("union pipes"),
+    NINE_NOTE_PIPES("nine-note pipes");
+
+    private final String word;
+
+    Family(String word) {
+        this.word = word;
+    }
+
+    public String word() {
+        return word;
+    }
+
+    /** Whether the player's own breath makes the sound, so that there are places to breathe. */
+    public boolean isBlownByMouth() {
+        return this != UNION_PIPES && this != NINE_NOTE_PIPES;
+    }
+
+    /** Throws IllegalArgumentException for a word that names no family. */
+    public static Family parse(String word) {
+        for (Family family : values()) {
+            if (family.word.equals(word)) {
+                return family;
+            }
+        }
+        throw new IllegalArgumentException("no family of instruments “" + word + "”");
+    }
+}
