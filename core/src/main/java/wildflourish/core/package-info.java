@@ -9,6 +9,7 @@
  * music         exact time, written / fingered / sounding pitch, key, metre, tempo
  * table         the strict loader of the commented tables in the resources
  * tune          the plain melody: notes with an identity, bars, form, order of playing
+ * form          what is to be learned of a plain tune: phrases and their likeness, where it starts, how its parts join
  * instrument    fingerings, charts and readings, from tables
  * fingering     which of several fingerings to take for each note of a line: the shortest way
  * ornament      the shapes of ornaments and the time they need, from tables

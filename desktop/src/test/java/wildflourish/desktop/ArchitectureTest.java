@@ -21,6 +21,7 @@ class ArchitectureTest {
             "music",
             "table",
             "tune",
+            "form",
             "instrument",
             "fingering",
             "ornament",

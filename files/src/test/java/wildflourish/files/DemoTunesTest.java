@@ -171,7 +171,7 @@ class DemoTunesTest {
             page.drawn().stream()
                     .filter(each -> each.subject().kind() == Drawn.Kind.CLEF)
                     .forEach(each -> lines.add(each.mark().box().top()));
-            assertThat(lines).as(tune.title()).hasSize(tune.form().phrases().size());
+            assertThat(lines).as(tune.title()).hasSize(tune.form().lines().size());
             for (Drawn each : page.drawn()) {
                 assertThat(each.mark().box().left()).isGreaterThanOrEqualTo(0);
                 assertThat(each.mark().box().right()).isLessThanOrEqualTo(page.width());
@@ -184,7 +184,7 @@ class DemoTunesTest {
         assertThat(Demo.tunes().stream().map(tune -> tune.header().type().name()))
                 .containsExactly(
                         "reel", "jig", "polka", "slip jig", "hornpipe", "slow air", "breakdown", "march", "reel");
-        assertThat(Demo.tunes().get(0).form().phrases())
+        assertThat(Demo.tunes().get(0).form().lines())
                 .extracting(phrase -> phrase.name())
                 .containsExactly("A1", "A2", "B1", "B2");
     }

@@ -3,6 +3,7 @@ package wildflourish.core.engraving;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import wildflourish.core.form.Phrase;
 import wildflourish.core.tune.BarLine;
 import wildflourish.core.version.Placement;
 import wildflourish.core.version.Spot;
@@ -11,6 +12,7 @@ import wildflourish.core.version.Version;
 /** What stands above the notes of a line: ornament signs, then chord symbols and words, then the brackets of endings. */
 final class AboveStaff {
     private static final double SIGN_GAP = 0.7;
+    private static final double PHRASE_SIZE = 1.7;
     private static final double PASSES_SIZE = 1.4;
     private static final double WORD_ROW = 2.0;
     private static final double ENDING_DROP = 1.9;
@@ -26,6 +28,7 @@ final class AboveStaff {
     double draw() {
         Skyline skyline = new Skyline(line.sketch.drawn());
         new Decorations(line, skyline).draw();
+        phraseNames(skyline);
         double signTop = line.score.shows().signs() ? signs(skyline) : 0;
         double top = line.tops.values().stream()
                 .mapToDouble(Double::doubleValue)
@@ -35,6 +38,26 @@ final class AboveStaff {
         double chords = chordSymbols(above);
         endings(chords < above ? chords : 0);
         return Math.min(above, chords);
+    }
+
+    /** The names of phrases that begin within the line; the first one's stands in the margin. */
+    private void phraseNames(Skyline skyline) {
+        for (BarSetting bar : line.bars.subList(1, line.bars.size())) {
+            Phrase phrase = line.setting.phrasing().at(bar.number);
+            if (phrase.firstBar() != bar.number) {
+                continue;
+            }
+            double x = bar.start + 0.3;
+            double right = x + Face.TITLE.width(phrase.name(), PHRASE_SIZE);
+            double foot = Math.min(0, skyline.top(x, right)) - 0.6;
+            Mark name = new Mark.Words(phrase.name(), x, foot, Face.TITLE, PHRASE_SIZE);
+            line.sketch.add(name, Ink.QUIET, Drawn.Kind.WORDS);
+            bar.columns.stream()
+                    .filter(column -> column.x - column.leftInk() < right + 0.3)
+                    .forEach(column ->
+                            line.tops.merge(column.note.id(), name.box().top(), Math::min));
+            skyline.grow();
+        }
     }
 
     /** Ornament signs over their spans; returns the height of the highest. */

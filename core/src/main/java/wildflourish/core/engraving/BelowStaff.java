@@ -45,8 +45,10 @@ final class BelowStaff {
             }
             var row = instrument.rowOf(column.note.melody());
             if (row.isPresent()) {
-                Fingering fingering =
-                        line.path.at(column.note.id()).orElse(row.get().usual());
+                Fingering fingering = line.setting
+                        .path()
+                        .at(column.note.id())
+                        .orElse(row.get().usual());
                 Held held = new Held(fingering, row.get().breath());
                 FingeringStrip.draw(line.sketch, held, column.centre(), top, column.note.id());
             } else {

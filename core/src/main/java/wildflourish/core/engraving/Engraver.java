@@ -4,8 +4,6 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.stream.IntStream;
-import wildflourish.core.fingering.FingeringPath;
-import wildflourish.core.performance.Hands;
 import wildflourish.core.tune.Form;
 import wildflourish.core.tune.Note;
 import wildflourish.core.tune.Tune;
@@ -15,7 +13,7 @@ import wildflourish.core.version.Version;
 import wildflourish.core.words.Words;
 
 /**
- * Lays a score out on pages: heading, a system for each phrase, words, key to signs. Same score and paper, same display list. Nothing of an
+ * Lays a score out on pages: heading, a system for each line, words, key to signs. Same score and paper, same display list. Nothing of an
  * ornament is worked out here: signs draw its shape, the key reads the realisation.
  */
 public final class Engraver {
@@ -23,7 +21,7 @@ public final class Engraver {
 
     private final Score score;
     private final Paper paper;
-    private final FingeringPath path;
+    private final Setting setting;
     private final List<Page> pages = new ArrayList<>();
     private Sketch page = new Sketch();
     private double y;
@@ -31,8 +29,7 @@ public final class Engraver {
     private Engraver(Score score, Paper paper) {
         this.score = score;
         this.paper = paper;
-        this.path =
-                score.version().map(version -> Hands.of(score.tune(), version)).orElse(FingeringPath.NONE);
+        this.setting = Setting.of(score);
         this.y = paper.margin();
     }
 
@@ -174,11 +171,11 @@ public final class Engraver {
 
     // Systems
 
-    /** A line for each phrase; one that cannot be squeezed into the width is halved at a bar line until it can. */
+    /** A system for each line; one that cannot be squeezed into the width is halved at a bar line until it can. */
     private List<SystemEngraver> systems() {
         List<SystemEngraver> systems = new ArrayList<>();
-        for (Form.Phrase phrase : score.tune().form().phrases()) {
-            List<Integer> bars = IntStream.rangeClosed(phrase.firstBar(), phrase.lastBar())
+        for (Form.Line row : score.tune().form().lines()) {
+            List<Integer> bars = IntStream.rangeClosed(row.firstBar(), row.lastBar())
                     .filter(bar -> !score.tune().bars().get(bar).notes().isEmpty())
                     .boxed()
                     .toList();
@@ -190,7 +187,7 @@ public final class Engraver {
     }
 
     private void split(List<Integer> bars, List<SystemEngraver> systems) {
-        SystemEngraver system = new SystemEngraver(score, path, bars, width());
+        SystemEngraver system = new SystemEngraver(setting, bars, width());
         if (bars.size() == 1 || system.leastWidth() <= width()) {
             systems.add(system);
             return;

@@ -4,7 +4,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.TreeMap;
-import wildflourish.core.fingering.FingeringPath;
 import wildflourish.core.tune.NoteId;
 import wildflourish.core.tune.Tune;
 
@@ -14,7 +13,7 @@ final class MusicLine {
     static final double LEFT = 3.6;
 
     final Score score;
-    final FingeringPath path;
+    final Setting setting;
     final Tune tune;
     final List<BarSetting> bars;
     final Sketch sketch = new Sketch();
@@ -24,9 +23,9 @@ final class MusicLine {
     final Map<NoteId, Double> tops = new TreeMap<>();
     double staffEnd;
 
-    MusicLine(Score score, FingeringPath path, List<Integer> barNumbers) {
-        this.path = path;
-        this.score = score;
+    MusicLine(Setting setting, List<Integer> barNumbers) {
+        this.setting = setting;
+        this.score = setting.score();
         this.tune = score.tune();
         this.bars =
                 barNumbers.stream().map(number -> new BarSetting(tune, number)).toList();

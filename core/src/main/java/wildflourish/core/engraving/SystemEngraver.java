@@ -2,7 +2,6 @@ package wildflourish.core.engraving;
 
 import java.util.ArrayList;
 import java.util.List;
-import wildflourish.core.fingering.FingeringPath;
 import wildflourish.core.music.Metre;
 import wildflourish.core.tune.BarLine;
 
@@ -15,8 +14,8 @@ final class SystemEngraver {
     private final MusicLine line;
     private final double right;
 
-    SystemEngraver(Score score, FingeringPath path, List<Integer> barNumbers, double width) {
-        this.line = new MusicLine(score, path, barNumbers);
+    SystemEngraver(Setting setting, List<Integer> barNumbers, double width) {
+        this.line = new MusicLine(setting, barNumbers);
         this.right = width;
     }
 
@@ -46,7 +45,7 @@ final class SystemEngraver {
 
     private double prefix(Sketch into) {
         double x = MusicLine.LEFT;
-        var phrase = line.tune.form().phraseAt(line.bars.get(0).number);
+        var phrase = line.setting.phrasing().at(line.bars.get(0).number);
         if (phrase.firstBar() == line.bars.get(0).number) {
             into.add(new Mark.Words(phrase.name(), 0, 3.0, Face.TITLE, 2.0), Ink.QUIET, Drawn.Kind.WORDS);
         }

@@ -1,6 +1,7 @@
 package wildflourish.core.performance;
 
 import java.util.function.IntPredicate;
+import wildflourish.core.form.Phrasing;
 import wildflourish.core.music.Fraction;
 import wildflourish.core.tune.NoteId;
 import wildflourish.core.tune.Tune;
@@ -27,7 +28,7 @@ public record PlayRange(Fraction startWholeNotes, Fraction endWholeNotes, boolea
 
     /** The phrase of a written note as first played, looped. */
     public static PlayRange phrase(Realisation realisation, Tune tune, NoteId note) {
-        var phrase = tune.form().phraseAt(tune.placeOf(note).bar());
+        var phrase = Phrasing.of(tune).at(tune.placeOf(note).bar());
         return around(realisation, firstPlaying(realisation, tune, note), phrase::has, true);
     }
 

@@ -8,18 +8,18 @@ import wildflourish.core.music.Fraction;
 import wildflourish.core.music.Metre;
 
 /**
- * How a tune is built: its parts, and phrases of four bars (the length that session tunes are taught in) for as long as nobody has said
- * otherwise. Pickup bars belong to the phrase they lead into; endings of one part belong to one phrase.
+ * How a tune is built: its parts, and the lines of four bars in which it is set. Pickup bars belong to the line they lead into; endings of one
+ * part belong to one line.
  */
 public final class Form {
-    private static final int BARS_A_PHRASE = 4;
+    private static final int BARS_A_LINE = 4;
 
     private final List<Part> parts;
-    private final List<Phrase> phrases;
+    private final List<Line> lines;
     private final List<Boolean> pickups;
 
-    /** A stretch of bars taught in one breath, from the first to the last as written; {@code number} counts from 1 within the part. */
-    public record Phrase(Part part, int number, int firstBar, int lastBar) {
+    /** A stretch of bars set on one line, from the first to the last as written; {@code number} counts from 1 within the part. */
+    public record Line(Part part, int number, int firstBar, int lastBar) {
         public String name() {
             return part.name() + number;
         }
@@ -29,20 +29,20 @@ public final class Form {
         }
     }
 
-    private Form(List<Part> parts, List<Phrase> phrases, List<Boolean> pickups) {
+    private Form(List<Part> parts, List<Line> lines, List<Boolean> pickups) {
         this.parts = List.copyOf(parts);
-        this.phrases = List.copyOf(phrases);
+        this.lines = List.copyOf(lines);
         this.pickups = List.copyOf(pickups);
     }
 
     static Form of(Metre metre, List<Bar> bars) {
         List<Part> parts = partsOf(bars);
         List<Boolean> pickups = pickupsOf(metre, bars, parts);
-        List<Phrase> phrases = new ArrayList<>();
+        List<Line> lines = new ArrayList<>();
         for (Part part : parts) {
-            phrases.addAll(phrasesOf(part, bars, pickups));
+            lines.addAll(linesOf(part, bars, pickups));
         }
-        return new Form(parts, phrases, pickups);
+        return new Form(parts, lines, pickups);
     }
 
     private static List<Part> partsOf(List<Bar> bars) {
@@ -106,8 +106,8 @@ public final class Form {
         return length.isPositive() && length.isLessThan(metre.barLength());
     }
 
-    private static List<Phrase> phrasesOf(Part part, List<Bar> bars, List<Boolean> pickups) {
-        List<Phrase> phrases = new ArrayList<>();
+    private static List<Line> linesOf(Part part, List<Bar> bars, List<Boolean> pickups) {
+        List<Line> lines = new ArrayList<>();
         int first = part.firstBar();
         int counted = 0;
         boolean inEnding = false;
@@ -115,8 +115,8 @@ public final class Form {
             boolean opensEnding = !bars.get(bar).ending().isEmpty();
             boolean anotherEnding = opensEnding && inEnding;
             inEnding |= opensEnding;
-            if (counted == BARS_A_PHRASE && !anotherEnding) {
-                phrases.add(new Phrase(part, phrases.size() + 1, first, bar - 1));
+            if (counted == BARS_A_LINE && !anotherEnding) {
+                lines.add(new Line(part, lines.size() + 1, first, bar - 1));
                 first = bar;
                 counted = 0;
                 inEnding = opensEnding;
@@ -125,15 +125,15 @@ public final class Form {
                 counted++;
             }
         }
-        if (!phrases.isEmpty() && isOnlyATail(bars, first, part.lastBar())) {
-            Phrase last = phrases.remove(phrases.size() - 1);
+        if (!lines.isEmpty() && isOnlyATail(bars, first, part.lastBar())) {
+            Line last = lines.remove(lines.size() - 1);
             first = last.firstBar();
         }
-        phrases.add(new Phrase(part, phrases.size() + 1, first, part.lastBar()));
-        return phrases;
+        lines.add(new Line(part, lines.size() + 1, first, part.lastBar()));
+        return lines;
     }
 
-    /** A rest of one bar, or of empty ones, does not make a phrase. */
+    /** A rest of one bar, or of empty ones, does not make a line. */
     private static boolean isOnlyATail(List<Bar> bars, int first, int last) {
         return last == first
                 || bars.subList(first, last + 1).stream()
@@ -144,8 +144,8 @@ public final class Form {
         return parts;
     }
 
-    public List<Phrase> phrases() {
-        return phrases;
+    public List<Line> lines() {
+        return lines;
     }
 
     /** Whether a bar is a pickup: shorter than the metre at the start of a part. */
@@ -163,23 +163,23 @@ public final class Form {
     }
 
     public Part partAt(int bar) {
-        return phraseAt(bar).part();
+        return lineAt(bar).part();
     }
 
-    public Phrase phraseAt(int bar) {
+    public Line lineAt(int bar) {
         int low = 0;
-        int high = phrases.size() - 1;
+        int high = lines.size() - 1;
         while (low < high) {
             int middle = (low + high + 1) >>> 1;
-            if (phrases.get(middle).firstBar() <= bar) {
+            if (lines.get(middle).firstBar() <= bar) {
                 low = middle;
             } else {
                 high = middle - 1;
             }
         }
-        if (phrases.isEmpty() || !phrases.get(low).has(bar)) {
+        if (lines.isEmpty() || !lines.get(low).has(bar)) {
             throw new IllegalArgumentException("the tune has no bar " + bar);
         }
-        return phrases.get(low);
+        return lines.get(low);
     }
 }

@@ -331,7 +331,7 @@ class RealiserTest {
         Realisation realisation = realise(tune, Version.plain("Root", Playing.usual(tune, WHISTLE)));
         assertThat(PlayRange.whole(realisation).endWholeNotes()).isEqualTo(Fraction.of(24));
         PlayRange phrase = PlayRange.phrase(realisation, tune, new NoteId(5));
-        assertThat(phrase).isEqualTo(new PlayRange(Fraction.of(4), Fraction.of(8), true));
+        assertThat(phrase).isEqualTo(new PlayRange(Fraction.of(4), Fraction.of(6), true));
         PlayRange part = PlayRange.part(realisation, tune, new NoteId(9));
         assertThat(part).isEqualTo(new PlayRange(Fraction.of(16), Fraction.of(24), false));
         assertThat(PlayRange.from(realisation, tune, new NoteId(2)).startWholeNotes())

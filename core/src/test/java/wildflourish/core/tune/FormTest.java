@@ -33,18 +33,18 @@ class FormTest {
     }
 
     @Test
-    void partsEndAtRepeatsAndArePhrasedByFourBars() {
+    void partsEndAtRepeatsAndAreSetInLinesOfFourBars() {
         Tune tune =
                 Melody.reel("|: " + (FULL + "| ").repeat(7) + FULL + ":| |: " + (FULL + "| ").repeat(7) + FULL + ":|");
         assertThat(tune.form().parts()).extracting(Part::name).containsExactly("A", "B");
-        assertThat(tune.form().phrases()).extracting(Form.Phrase::name).containsExactly("A1", "A2", "B1", "B2");
-        assertThat(tune.form().phraseAt(5).name()).isEqualTo("A2");
+        assertThat(tune.form().lines()).extracting(Form.Line::name).containsExactly("A1", "A2", "B1", "B2");
+        assertThat(tune.form().lineAt(5).name()).isEqualTo("A2");
     }
 
     @Test
-    void bothEndingsBelongToTheLastPhraseOfTheirPart() {
+    void bothEndingsBelongToTheLastLineOfTheirPart() {
         Tune tune = Melody.reel("|: " + (FULL + "| ").repeat(3) + "[1 " + FULL + ":| [2 " + FULL + "|| " + FULL + "|]");
-        assertThat(tune.form().phrases().get(0).lastBar()).isEqualTo(4);
+        assertThat(tune.form().lines().get(0).lastBar()).isEqualTo(4);
         assertThat(tune.form().partAt(4).name()).isEqualTo("A");
         assertThat(tune.form().partAt(5).name()).isEqualTo("B");
     }

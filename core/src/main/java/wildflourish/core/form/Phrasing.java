@@ -1,0 +1,155 @@
+package wildflourish.core.form;
+
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import wildflourish.core.music.Fraction;
+import wildflourish.core.tune.Form;
+import wildflourish.core.tune.Part;
+import wildflourish.core.tune.Tune;
+
+/** The phrases of a tune, two bars each for as long as nobody says otherwise, named by what comes back. */
+public final class Phrasing {
+    private static final int BARS_A_PHRASE = 2;
+
+    private final Tune tune;
+    private final List<Phrase> phrases = new ArrayList<>();
+    private final List<Contour> contours = new ArrayList<>();
+    private final Map<String, Integer> families = new HashMap<>();
+    private final Map<Part, Integer> numbers = new HashMap<>();
+
+    private Phrasing(Tune tune) {
+        this.tune = tune;
+    }
+
+    public static Phrasing of(Tune tune) {
+        Phrasing phrasing = new Phrasing(tune);
+        for (Part part : tune.form().parts()) {
+            phrasing.add(part);
+        }
+        return phrasing;
+    }
+
+    private void add(Part part) {
+        Form form = tune.form();
+        int first = part.firstBar();
+        int counted = 0;
+        boolean inEnding = false;
+        for (int bar = part.firstBar(); bar <= part.lastBar(); bar++) {
+            boolean opensEnding = !tune.bars().get(bar).ending().isEmpty();
+            boolean isFurther = opensEnding && inEnding;
+            inEnding |= opensEnding;
+            boolean isCounted = !form.isPickup(bar) && !isFurther;
+            if (isCounted && counted == BARS_A_PHRASE && isEnough(bar, part)) {
+                add(part, first, bar - 1);
+                first = bar;
+                counted = 0;
+            }
+            counted += isCounted ? 1 : 0;
+        }
+        add(part, first, part.lastBar());
+    }
+
+    /** One bar left over at the end of a part belongs to the phrase before it. */
+    private boolean isEnough(int bar, Part part) {
+        int left = 0;
+        for (int i = bar; i <= part.lastBar(); i++) {
+            boolean isFurtherEnding = i > bar && !tune.bars().get(i).ending().isEmpty();
+            if (isFurtherEnding && left > 0 && !tune.bars().get(i).ending().contains(1)) {
+                break;
+            }
+            left += tune.bars().get(i).notes().isEmpty() ? 0 : 1;
+        }
+        return left > 1;
+    }
+
+    private void add(Part part, int firstBar, int lastBar) {
+        Contour contour = Contour.of(tune, firstBar, lastBar, pickupOf(part));
+        Optional<Phrase.Likeness> like = nearest(contour);
+        boolean isSame = like.map(each -> each.kind() == Phrase.Kind.SAME).orElse(false);
+        String name = isSame ? like.get().earlier() : part.name() + numbers.merge(part, 1, Integer::sum);
+        int family = like.filter(each -> each.kind().isFamily())
+                .flatMap(each -> Optional.ofNullable(families.get(each.earlier())))
+                .orElse(phrases.size());
+        families.putIfAbsent(name, family);
+        phrases.add(new Phrase(part, name, firstBar, lastBar, like));
+        contours.add(contour);
+    }
+
+    /** How long the part's own pickup is, in whole notes. */
+    private Fraction pickupOf(Part part) {
+        int bar = part.firstBar();
+        return tune.form().isPickup(bar) ? tune.bars().get(bar).length() : Fraction.ZERO;
+    }
+
+    /** The nearest likeness to any phrase before; of equally near ones the first. */
+    private Optional<Phrase.Likeness> nearest(Contour contour) {
+        Optional<Phrase.Likeness> nearest = Optional.empty();
+        for (int i = 0; i < phrases.size(); i++) {
+            Optional<Phrase.Likeness> like =
+                    contour.likenessTo(contours.get(i), phrases.get(i).name());
+            boolean isNearer = like.isPresent()
+                    && (nearest.isEmpty()
+                            || like.get().kind().compareTo(nearest.get().kind()) < 0);
+            nearest = isNearer ? like : nearest;
+        }
+        return nearest;
+    }
+
+    /** In the order of the tune as written. */
+    public List<Phrase> phrases() {
+        return List.copyOf(phrases);
+    }
+
+    /** Throws IllegalArgumentException for a bar the tune does not have. */
+    public Phrase at(int bar) {
+        return phrases.stream()
+                .filter(phrase -> phrase.has(bar))
+                .findFirst()
+                .orElseThrow(() -> new IllegalArgumentException("the tune has no bar " + bar));
+    }
+
+    /** The family of a phrase: phrases with the same number are one tune's kin. */
+    public int familyOf(Phrase phrase) {
+        return families.getOrDefault(phrase.name(), -1);
+    }
+
+    /** Bars that are to be learned: those that come back, in whatever phrase, are counted once. */
+    public int barsToLearn() {
+        List<Contour> known = new ArrayList<>();
+        for (Phrase phrase : phrases) {
+            for (int bar = phrase.firstBar(); bar <= phrase.lastBar(); bar++) {
+                boolean isCounted = !tune.form().isPickup(bar) && !isFurtherEnding(phrase, bar);
+                if (isCounted && !tune.bars().get(bar).notes().isEmpty()) {
+                    learn(known, bar, lastCounted(phrase) == bar ? pickupOf(phrase.part()) : Fraction.ZERO);
+                }
+            }
+        }
+        return known.size();
+    }
+
+    private int lastCounted(Phrase phrase) {
+        int last = phrase.firstBar();
+        for (int bar = phrase.firstBar(); bar <= phrase.lastBar(); bar++) {
+            last = isFurtherEnding(phrase, bar) ? last : bar;
+        }
+        return last;
+    }
+
+    private boolean isFurtherEnding(Phrase phrase, int bar) {
+        int endings = 0;
+        for (int i = phrase.firstBar(); i <= bar; i++) {
+            endings += tune.bars().get(i).ending().isEmpty() ? 0 : 1;
+        }
+        return endings > 1;
+    }
+
+    private void learn(List<Contour> known, int bar, Fraction pickup) {
+        Contour contour = Contour.of(tune, bar, bar, pickup);
+        if (known.stream().noneMatch(contour::isSame)) {
+            known.add(contour);
+        }
+    }
+}
