@@ -138,8 +138,8 @@ class DemoTunesTest {
                                         Profile.usual(),
                                         version.playing().tempo())
                                 .endMillis());
-                for (Lane lane :
-                        Lane.of(realisation.moments(), 6, Profile.of("steady").times())) {
+                for (Lane lane : Lane.of(
+                        realisation.moments(), WHISTLE, Profile.of("steady").times())) {
                     Fraction before = Fraction.ZERO;
                     for (Lane.Stroke stroke : lane.strokes()) {
                         assertThat(stroke.startMillis().isLessThan(before)).isFalse();

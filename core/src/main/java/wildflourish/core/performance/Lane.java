@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import wildflourish.core.instrument.Hole;
+import wildflourish.core.instrument.Instrument;
 import wildflourish.core.music.Fraction;
 import wildflourish.core.ornament.Times;
 
@@ -38,15 +39,21 @@ public record Lane(Kind kind, int hole, List<Stroke> strokes) {
         strokes = List.copyOf(strokes);
     }
 
-    /** All lanes of a wind instrument with that many holes over a stretch: fingers from the mouth down, then tongue, then breath. */
-    public static List<Lane> of(List<Moment> moments, int holes, Times times) {
+    /**
+     * All lanes of a wind instrument over a stretch: fingers from the mouth down, thumb first where there is one; then, where the player's own
+     * breath sounds it, tongue and breath.
+     */
+    public static List<Lane> of(List<Moment> moments, Instrument instrument, Times times) {
         List<Lane> lanes = new ArrayList<>();
-        for (int hole = 1; hole <= holes; hole++) {
+        for (int hole = 1; hole <= instrument.holes(); hole++) {
             int each = hole;
             lanes.add(new Lane(
                     Kind.FINGER,
                     hole,
                     states(moments, held -> fingerState(held.fingering().at(each)))));
+        }
+        if (!instrument.family().isBlownByMouth()) {
+            return List.copyOf(lanes);
         }
         lanes.add(new Lane(Kind.TONGUE, 0, tongue(moments, times)));
         lanes.add(new Lane(Kind.BREATH, 0, states(moments, held -> switch (held.breath()) {

@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Optional;
 import wildflourish.core.fingering.FingeringPath;
 import wildflourish.core.instrument.ChartRow;
+import wildflourish.core.instrument.Family;
 import wildflourish.core.instrument.Fingering;
 import wildflourish.core.instrument.Gracing;
 import wildflourish.core.instrument.Hole;
@@ -178,7 +179,8 @@ public final class Realiser {
         }
         Held gesture = heldFor(part.gesture(), figure, part.cransBefore()).orElseThrow();
         Fraction until = start.plus(gestureLength(part.gesture(), end.minus(start)));
-        Onset onset = isSilentBefore() ? Onset.TONGUE : Onset.FINGERS;
+        boolean isTongued = isSilentBefore() && instrument.family() != Family.NINE_NOTE_PIPES;
+        Onset onset = isTongued ? Onset.TONGUE : Onset.FINGERS;
         SoundingPitch chirp = instrument.soundOf(gesture.fingering(), gesture.breath());
         add(
                 start,
@@ -266,8 +268,14 @@ public final class Realiser {
         return now;
     }
 
-    /** The tongue begins a note after silence and parts two notes of one pitch; other notes follow from the fingers. */
+    /**
+     * The tongue begins a note after silence and parts two notes of one pitch; other notes follow from the fingers. On union pipes closing the
+     * chanter does what the tongue does elsewhere; on nine-note pipes nothing does: the sound never stops.
+     */
     private Onset onsetOf(SoundingPitch pitch) {
+        if (instrument.family() == Family.NINE_NOTE_PIPES) {
+            return Onset.FINGERS;
+        }
         if (isSilentBefore()) {
             return Onset.TONGUE;
         }

@@ -79,7 +79,8 @@ public final class Words {
             case ROLL_ALL_OPEN -> "a roll cuts, and on " + note + " all holes are open; try a tap";
             case ROLL_CROSS_FINGERED -> "no true roll on the cross-fingered " + note + "; try a cut";
             case ROLL_HALF_HOLED -> "the half-covered hole of " + note + " makes rolls unsafe; try a cut";
-            case NO_USAGE_KNOWN -> "players have no settled way to make a " + name + " on " + note + "; leave it plain";
+            case NO_USAGE_KNOWN ->
+                "no way to make a " + name + " on " + note + " is recorded for this instrument; leave it plain";
             case CRAN_NEEDS_ALL_CLOSED -> "a cran is for the note with all holes covered; here use a cut or a roll";
             case WRONG_LENGTH -> "a " + name + " needs " + lengths(facts) + "; here there " + available(situation);
             case TOO_FAST ->
@@ -157,6 +158,16 @@ public final class Words {
         String bar = (tune.form().isPickup(place.bar()) ? "pickup to bar " : "bar ")
                 + tune.form().countedNumber(place.bar());
         return name + ", " + bar + ", " + (isOn ? "on beat " : "after beat ") + beat;
+    }
+
+    /** Which finger covers a hole, counted from 1 at the mouth: of eight the first is the thumb's. */
+    public static String finger(int hole, int holes) {
+        boolean hasThumb = holes > 7;
+        if (hasThumb && hole == 1) {
+            return "thumb";
+        }
+        int number = hasThumb ? hole - 1 : hole;
+        return (number <= 3 ? "upper hand " : "lower hand ") + number;
     }
 
     /** What the fingers do for a gesture on a note, for people who read words better than pictures. */

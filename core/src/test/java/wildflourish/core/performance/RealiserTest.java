@@ -298,7 +298,7 @@ class RealiserTest {
     }
 
     private static void checkLanes(Realisation realisation, Profile profile) {
-        List<Lane> lanes = Lane.of(realisation.moments(), 6, profile.times());
+        List<Lane> lanes = Lane.of(realisation.moments(), WHISTLE, profile.times());
         assertThat(lanes).hasSize(8);
         for (Lane lane : lanes) {
             Fraction before = Fraction.ZERO;

@@ -11,6 +11,7 @@ import javafx.scene.paint.Color;
 import wildflourish.core.engraving.Face;
 import wildflourish.core.engraving.Ink;
 import wildflourish.core.engraving.Signs;
+import wildflourish.core.instrument.Instrument;
 import wildflourish.core.music.Fraction;
 import wildflourish.core.music.Tempo;
 import wildflourish.core.performance.Lane;
@@ -123,8 +124,8 @@ public final class CloseUpView extends Pane {
                 its.startMillis().minus(margin).max(Fraction.ZERO),
                 its.endMillis().plus(margin).min(worked.endMillis()));
         List<Moment> moments = worked.within(window);
-        int holes = sight.version().get().playing().instrument().holes();
-        List<Lane> lanes = Lane.of(moments, holes, sight.chosen().profile().times());
+        Instrument instrument = sight.version().get().playing().instrument();
+        List<Lane> lanes = Lane.of(moments, instrument, sight.chosen().profile().times());
         return Optional.of(new Picture(
                 its,
                 window,
@@ -228,12 +229,19 @@ public final class CloseUpView extends Pane {
         axis(graphics, shown);
         pitchLine(graphics, shown);
         for (int i = 0; i < shown.lanes().size(); i++) {
-            lane(graphics, shown, shown.lanes().get(i), LANES_TOP + i * LANE + (i > 5 ? 4 : 0));
+            Lane each = shown.lanes().get(i);
+            double apart = each.kind() == Lane.Kind.FINGER ? 0 : 4;
+            lane(graphics, shown, each, LANES_TOP + i * heightOf(shown) + apart);
         }
         scrubbed.ifPresent(millis -> cursor(graphics, shown, millis, ink(Ink.ROLL), true));
         heard.filter(millis -> millis >= shown.window().startMillis().toDouble()
                         && millis <= shown.window().endMillis().toDouble())
                 .ifPresent(millis -> cursor(graphics, shown, millis, ink(Ink.SINGLE), false));
+    }
+
+    /** Of one lane: as usual where there is room for all. */
+    private static double heightOf(Picture shown) {
+        return Math.min(LANE, (HEIGHT - LANES_TOP - 24) / shown.lanes().size());
     }
 
     /** A fine line every step of milliseconds, counted from where the spot begins. */
@@ -316,14 +324,15 @@ public final class CloseUpView extends Pane {
     }
 
     private void lane(GraphicsContext graphics, Picture shown, Lane lane, double y) {
-        label(graphics, nameOf(lane), y + LANE - 5);
+        double height = heightOf(shown);
+        label(graphics, nameOf(lane, shown), y + height - 5);
         graphics.setStroke(ink(Ink.STAFF).deriveColor(0, 1, 1, 0.5));
         graphics.setLineWidth(1);
-        graphics.strokeLine(LEFT, y + LANE - 2.5, canvas.getWidth() - RIGHT, y + LANE - 2.5);
+        graphics.strokeLine(LEFT, y + height - 2.5, canvas.getWidth() - RIGHT, y + height - 2.5);
         for (Lane.Stroke stroke : lane.strokes()) {
             double x1 = clamp(shown, stroke.startMillis());
             double x2 = clamp(shown, stroke.endMillis());
-            stroke(graphics, stroke, shown.family(), lane, new Bar(x1, y + 2, Math.max(0, x2 - x1), LANE - 5));
+            stroke(graphics, stroke, shown.family(), lane, new Bar(x1, y + 2, Math.max(0, x2 - x1), height - 5));
         }
     }
 
@@ -355,9 +364,14 @@ public final class CloseUpView extends Pane {
         graphics.fillRoundRect(bar.x(), bar.y(), Math.max(1.5, bar.width() - 1), bar.height(), 4, 4);
     }
 
-    private static String nameOf(Lane lane) {
+    private static String nameOf(Lane lane, Picture shown) {
         return switch (lane.kind()) {
-            case FINGER -> (lane.hole() <= 3 ? "upper hand " : "lower hand ") + lane.hole();
+            case FINGER -> {
+                long holes = shown.lanes().stream()
+                        .filter(each -> each.kind() == Lane.Kind.FINGER)
+                        .count();
+                yield Words.finger(lane.hole(), (int) holes);
+            }
             case TONGUE -> "tongue";
             case BREATH -> "breath";
         };

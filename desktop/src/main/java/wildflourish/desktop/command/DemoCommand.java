@@ -21,6 +21,9 @@ final class DemoCommand implements Callable<Integer> {
     @Option(names = "--stage", description = "chooses this stage of the stair, from 1 at the foot")
     private Optional<Integer> stage = Optional.empty();
 
+    @Option(names = "--instrument", description = "on this instrument, for example flute-d")
+    private Optional<String> instrument = Optional.empty();
+
     @Option(names = "--close-up", description = "shows the chosen spot in milliseconds")
     private boolean closeUp;
 
@@ -40,6 +43,7 @@ final class DemoCommand implements Callable<Integer> {
         tune.ifPresent(number -> parameters.add("--tune=" + number));
         stage.ifPresent(number -> parameters.add("--stage=" + number));
         note.ifPresent(number -> parameters.add("--note=" + number));
+        instrument.map(Asked::instrument).ifPresent(each -> parameters.add("--instrument=" + each.id()));
         if (closeUp) {
             parameters.add("--close-up");
         }

@@ -181,6 +181,14 @@ public final class Desk {
         show(now().chosen().withProfile(profile));
     }
 
+    /** Works on the tune's stair on another instrument; a tune has one stair for each. */
+    public void chooseInstrument(Instrument instrument) {
+        if (!instrument.equals(now().chosen().instrument())) {
+            show(now().chosen().withInstrument(instrument));
+            say("On the " + instrument.name() + " now; what is placed for other instruments stays with them");
+        }
+    }
+
     public void choose(NoteId note) {
         if (!now().note().equals(Optional.of(note))) {
             show(now().chosen().withNote(Optional.of(note)));

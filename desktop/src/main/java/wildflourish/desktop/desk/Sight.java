@@ -28,6 +28,10 @@ public record Sight(Book book, Optional<Lesson> lesson, Optional<Stair> stair, C
             return new Chosen(instrument, profile, other, note);
         }
 
+        Chosen withInstrument(Instrument other) {
+            return new Chosen(other, profile, stage, note);
+        }
+
         Chosen withProfile(Profile other) {
             return new Chosen(instrument, other, stage, note);
         }

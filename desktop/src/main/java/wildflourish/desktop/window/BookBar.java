@@ -41,6 +41,7 @@ final class BookBar extends HBox {
             new RadioMenuItem("Fingerings under all notes"),
             new RadioMenuItem("Fingerings under the first of each"),
             new RadioMenuItem("No fingerings"));
+    private static final double TUNES_WIDTH = 190;
     private boolean isFilling;
 
     BookBar(MainWindow window, Desk desk, BookFiles files) {
@@ -58,6 +59,7 @@ final class BookBar extends HBox {
         fillStudents();
         Label student = new Label("Student");
         student.setLabelFor(students);
+        student.setMinWidth(Region.USE_PREF_SIZE);
         Button undo = MainWindow.button("Undo", "undo", "Takes the last change back (Ctrl+Z)", desk::undo);
         Button redo = MainWindow.button("Redo", "redo", "Does it again (Ctrl+Shift+Z)", desk::redo);
         Button save = MainWindow.button("Save", "save", "Saves the book (Ctrl+S)", files::save);
@@ -78,6 +80,7 @@ final class BookBar extends HBox {
                         sprig,
                         book,
                         tunes,
+                        new InstrumentMenu(desk, window::chooseInstrument),
                         gap,
                         student,
                         students,
@@ -132,6 +135,7 @@ final class BookBar extends HBox {
     private void fillTunes() {
         tunes.setId("tunes");
         tunes.setVisibleRowCount(14);
+        tunes.setPrefWidth(TUNES_WIDTH);
         tunes.setTooltip(new Tooltip("The tunes of this book (Ctrl+Page Down, Ctrl+Page Up)"));
         tunes.setAccessibleText("Tune");
         tunes.getSelectionModel().selectedIndexProperty().addListener((at, before, after) -> {

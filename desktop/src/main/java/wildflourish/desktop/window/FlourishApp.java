@@ -22,6 +22,7 @@ import javax.imageio.ImageIO;
 import wildflourish.core.engraving.Engraver;
 import wildflourish.core.engraving.Paper;
 import wildflourish.core.engraving.Score;
+import wildflourish.core.instrument.Instrument;
 import wildflourish.core.problem.Parsed;
 import wildflourish.core.version.Book;
 import wildflourish.desktop.desk.Desk;
@@ -58,6 +59,10 @@ public final class FlourishApp extends Application {
                 new Preferences(own).put("welcomed", "true");
             }
         }
+        Optional.ofNullable(getParameters().getNamed().get("instrument"))
+                .map(Instrument::of)
+                .or(() -> new Preferences(own).instrument())
+                .ifPresent(desk::chooseInstrument);
         number("tune").ifPresent(desk::chooseLesson);
         number("stage").ifPresent(desk::chooseStage);
         number("note").ifPresent(desk::walk);

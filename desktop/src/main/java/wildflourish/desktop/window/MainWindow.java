@@ -21,6 +21,7 @@ import javafx.scene.layout.BorderPane;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import wildflourish.core.engraving.Score;
+import wildflourish.core.instrument.Instrument;
 import wildflourish.core.tune.NoteId;
 import wildflourish.core.version.Change;
 import wildflourish.core.version.Lesson;
@@ -141,7 +142,13 @@ public final class MainWindow extends BorderPane {
         score.setZoom(preferences.zoom());
         score.setInSmallNotes(preferences.isOn("small-notes"));
         score.setInSheets(preferences.isOn("sheets"));
+        preferences.instrument().ifPresent(desk::chooseInstrument);
         preferences.get("student").ifPresent(bar::chooseStudent);
+    }
+
+    void chooseInstrument(Instrument instrument) {
+        desk.chooseInstrument(instrument);
+        remember("instrument", instrument.id());
     }
 
     private void remember(String name, String value) {

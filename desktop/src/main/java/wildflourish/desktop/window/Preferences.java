@@ -13,6 +13,7 @@ import java.util.Properties;
 import java.util.function.Function;
 import java.util.stream.IntStream;
 import wildflourish.core.engraving.Score;
+import wildflourish.core.instrument.Instrument;
 import wildflourish.desktop.look.SystemTheme;
 import wildflourish.desktop.look.Theme;
 import wildflourish.files.store.BookStore;
@@ -52,6 +53,10 @@ final class Preferences {
         return Score.Shows.BENCH
                 .withLetters(isOn("letters"))
                 .withFingerings(chosen("fingerings", Score.Fingerings::valueOf).orElse(Score.Fingerings.ALL));
+    }
+
+    Optional<Instrument> instrument() {
+        return chosen("instrument", Instrument::of);
     }
 
     double zoom() {

@@ -16,6 +16,7 @@ import wildflourish.core.instrument.School;
 import wildflourish.core.music.Fraction;
 import wildflourish.core.words.Words;
 import wildflourish.desktop.desk.Desk;
+import wildflourish.desktop.desk.Sight;
 
 /** What to hear and how fast, and the school. */
 final class SoundBar extends HBox {
@@ -23,6 +24,7 @@ final class SoundBar extends HBox {
     private static final double FASTEST_PERCENT = 200;
 
     private final Desk desk;
+    private boolean isFilling;
     private final Transport transport;
     private final Label tempo = new Label();
     private final Slider speed = new Slider(SLOWEST_PERCENT, FASTEST_PERCENT, 100);
@@ -122,26 +124,34 @@ final class SoundBar extends HBox {
     private ComboBox<String> school() {
         ComboBox<String> schools = new ComboBox<>();
         schools.setId("school");
-        List<School> all = desk.sight().get().chosen().instrument().schools();
-        all.forEach(school -> schools.getItems().add(school.name()));
         schools.setTooltip(new Tooltip("Which finger cuts: good players differ"));
         schools.setAccessibleText("School of cutting");
         schools.setMinWidth(150);
-        desk.sight()
-                .addListener((at, before, after) -> after.version()
-                        .ifPresent(version -> schools.getSelectionModel()
-                                .select(all.indexOf(version.playing().school()))));
-        desk.sight()
-                .get()
-                .version()
-                .ifPresent(version -> schools.getSelectionModel()
-                        .select(all.indexOf(version.playing().school())));
+        desk.sight().addListener((at, before, after) -> fill(schools));
+        fill(schools);
         schools.setOnAction(event -> {
             int index = schools.getSelectionModel().getSelectedIndex();
-            if (index >= 0) {
-                desk.setSchool(all.get(index));
+            if (index >= 0 && !isFilling) {
+                desk.setSchool(
+                        desk.sight().get().chosen().instrument().schools().get(index));
             }
         });
         return schools;
+    }
+
+    /** The schools of the instrument, the one of the stage worked on chosen; hidden where there is but one. */
+    private void fill(ComboBox<String> schools) {
+        Sight sight = desk.sight().get();
+        List<School> all = sight.chosen().instrument().schools();
+        List<String> names = all.stream().map(School::name).toList();
+        isFilling = true;
+        if (!schools.getItems().equals(names)) {
+            schools.getItems().setAll(names);
+        }
+        sight.version()
+                .ifPresent(version -> schools.getSelectionModel()
+                        .select(all.indexOf(version.playing().school())));
+        schools.setVisible(names.size() > 1);
+        isFilling = false;
     }
 }

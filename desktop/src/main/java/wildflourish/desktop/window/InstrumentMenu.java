@@ -1,0 +1,60 @@
+package wildflourish.desktop.window;
+
+import java.util.EnumMap;
+import java.util.Locale;
+import java.util.Map;
+import java.util.function.Consumer;
+import javafx.scene.control.Menu;
+import javafx.scene.control.MenuButton;
+import javafx.scene.control.RadioMenuItem;
+import javafx.scene.control.ToggleGroup;
+import javafx.scene.control.Tooltip;
+import wildflourish.core.instrument.Family;
+import wildflourish.core.instrument.Instrument;
+import wildflourish.desktop.desk.Desk;
+
+/** The instrument worked on, by families; the list is filled when it is opened first. */
+final class InstrumentMenu extends MenuButton {
+    private static final double WIDTH = 158;
+
+    private final Desk desk;
+    private final Consumer<Instrument> chosen;
+
+    InstrumentMenu(Desk desk, Consumer<Instrument> chosen) {
+        this.desk = desk;
+        this.chosen = chosen;
+        setId("instrument");
+        setPrefWidth(WIDTH);
+        setMinWidth(WIDTH);
+        setTooltip(new Tooltip("The instrument: fingerings, what fits, stages are those of this one"));
+        setAccessibleText("Instrument");
+        // An empty menu never asks to be filled.
+        getItems().add(new Menu("whistle"));
+        setOnShowing(event -> fill());
+        desk.sight().addListener((at, before, after) -> showChosen());
+        showChosen();
+    }
+
+    private void showChosen() {
+        setText(desk.sight().get().chosen().instrument().name());
+        getTooltip().setText(getText() + ": fingerings, what fits and the stages are those of this instrument");
+    }
+
+    private void fill() {
+        Map<Family, Menu> families = new EnumMap<>(Family.class);
+        ToggleGroup group = new ToggleGroup();
+        for (Instrument instrument : Instrument.all()) {
+            String word = instrument.family().word();
+            Menu menu = families.computeIfAbsent(
+                    instrument.family(),
+                    family -> new Menu(word.substring(0, 1).toUpperCase(Locale.ROOT) + word.substring(1)));
+            RadioMenuItem item = new RadioMenuItem(instrument.name());
+            item.setId("instrument-" + instrument.id());
+            item.setToggleGroup(group);
+            item.setSelected(instrument.equals(desk.sight().get().chosen().instrument()));
+            item.setOnAction(event -> chosen.accept(instrument));
+            menu.getItems().add(item);
+        }
+        getItems().setAll(families.values());
+    }
+}
