@@ -12,6 +12,7 @@
  * form          what is to be learned of a plain tune: phrases and their likeness, where it starts, how its parts join
  * instrument    fingerings, charts and readings, from tables
  * fingering     which of several fingerings to take for each note of a line: the shortest way
+ * plain         what the plain tune takes on an instrument: needs, hard spots, grade, best fit
  * ornament      the shapes of ornaments and the time they need, from tables
  * version       what a teacher places: placements, spots, versions, stairs, lessons, books, and every change to them
  * placing       which ornament fits a spot and why (predicates over the facts of the spot)

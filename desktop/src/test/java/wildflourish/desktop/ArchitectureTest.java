@@ -24,6 +24,7 @@ class ArchitectureTest {
             "form",
             "instrument",
             "fingering",
+            "plain",
             "ornament",
             "version",
             "placing",

@@ -5,7 +5,9 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.function.Function;
 import wildflourish.core.instrument.ChartRow;
+import wildflourish.core.instrument.Family;
 import wildflourish.core.instrument.Fingering;
 import wildflourish.core.instrument.Instrument;
 import wildflourish.core.tune.Note;
@@ -32,15 +34,21 @@ public record FingeringPath(Map<NoteId, Fingering> fingerings, double cost) {
 
     /** The best way through notes that follow each other; a pin holds where the note's row has that fingering. */
     public static FingeringPath of(List<Note> line, Instrument instrument, Map<NoteId, Fingering> pins) {
+        return of(line, instrument.family(), note -> instrument.rowOf(note.melody()), pins);
+    }
+
+    /** The best way for notes that are looked up otherwise than the instrument reads them, as in another key. */
+    public static FingeringPath of(
+            List<Note> line, Family family, Function<Note, Optional<ChartRow>> rows, Map<NoteId, Fingering> pins) {
         Map<NoteId, Fingering> chosen = new HashMap<>();
         double cost = 0;
         List<Stage> run = new ArrayList<>();
-        Costs costs = Costs.of(instrument.family());
+        Costs costs = Costs.of(family);
         for (Note note : line) {
             if (note.isRest()) {
                 continue;
             }
-            Optional<ChartRow> row = instrument.rowOf(note.melody());
+            Optional<ChartRow> row = rows.apply(note);
             if (row.isPresent()) {
                 run.add(Stage.of(note, row.get(), Optional.ofNullable(pins.get(note.id()))));
             } else {

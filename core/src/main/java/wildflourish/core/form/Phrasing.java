@@ -116,26 +116,33 @@ public final class Phrasing {
         return families.getOrDefault(phrase.name(), -1);
     }
 
+    /** Bars as written, without pickups and with one ending for each place. */
+    public int bars() {
+        return phrases.stream().mapToInt(phrase -> counted(phrase).size()).sum();
+    }
+
+    private List<Integer> counted(Phrase phrase) {
+        List<Integer> counted = new ArrayList<>();
+        for (int bar = phrase.firstBar(); bar <= phrase.lastBar(); bar++) {
+            if (!tune.form().isPickup(bar)
+                    && !isFurtherEnding(phrase, bar)
+                    && !tune.bars().get(bar).notes().isEmpty()) {
+                counted.add(bar);
+            }
+        }
+        return counted;
+    }
+
     /** Bars that are to be learned: those that come back, in whatever phrase, are counted once. */
     public int barsToLearn() {
         List<Contour> known = new ArrayList<>();
         for (Phrase phrase : phrases) {
-            for (int bar = phrase.firstBar(); bar <= phrase.lastBar(); bar++) {
-                boolean isCounted = !tune.form().isPickup(bar) && !isFurtherEnding(phrase, bar);
-                if (isCounted && !tune.bars().get(bar).notes().isEmpty()) {
-                    learn(known, bar, lastCounted(phrase) == bar ? pickupOf(phrase.part()) : Fraction.ZERO);
-                }
+            List<Integer> bars = counted(phrase);
+            for (int i = 0; i < bars.size(); i++) {
+                learn(known, bars.get(i), i + 1 == bars.size() ? pickupOf(phrase.part()) : Fraction.ZERO);
             }
         }
         return known.size();
-    }
-
-    private int lastCounted(Phrase phrase) {
-        int last = phrase.firstBar();
-        for (int bar = phrase.firstBar(); bar <= phrase.lastBar(); bar++) {
-            last = isFurtherEnding(phrase, bar) ? last : bar;
-        }
-        return last;
     }
 
     private boolean isFurtherEnding(Phrase phrase, int bar) {

@@ -24,6 +24,11 @@ public enum Family {
         return this != UNION_PIPES && this != NINE_NOTE_PIPES;
     }
 
+    /** Whether the plain scale is fingered by lifting one finger after the other, so that a skipped hole is something special. */
+    public boolean hasPlainScale() {
+        return this == WHISTLE || this == FLUTE || this == BAMBOO_FLUTE || this == RECORDER;
+    }
+
     /** Throws IllegalArgumentException for a word that names no family. */
     public static Family parse(String word) {
         for (Family family : values()) {

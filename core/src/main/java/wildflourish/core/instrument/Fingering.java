@@ -56,6 +56,33 @@ public record Fingering(List<Hole> holes, boolean offKnee) {
         return holes.contains(state);
     }
 
+    /**
+     * Whether a closed hole lies below an open one, so that fingers must skip. The one open hole that helps a second register speak, and a
+     * thumb hole, do not count.
+     */
+    public boolean isCrossed() {
+        int first = hasThumb() ? 2 : 1;
+        boolean isOnlyVent = at(first) == Hole.OPEN
+                && holes.subList(first, holes.size()).stream().allMatch(Hole.CLOSED::equals);
+        boolean open = false;
+        for (int hole = first; hole <= holes.size(); hole++) {
+            if (open && at(hole) == Hole.CLOSED) {
+                return !isOnlyVent;
+            }
+            open |= at(hole) == Hole.OPEN;
+        }
+        return false;
+    }
+
+    /** How many fingers move from this to another. */
+    public int fingersTo(Fingering other) {
+        int moved = 0;
+        for (int hole = 1; hole <= holes.size(); hole++) {
+            moved += at(hole) == other.at(hole) ? 0 : 1;
+        }
+        return moved;
+    }
+
     /** Number of the first hole from the mouth that is not closed, 0 when all are. */
     public int firstOpen() {
         for (int i = 0; i < holes.size(); i++) {

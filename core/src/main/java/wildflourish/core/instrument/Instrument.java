@@ -25,6 +25,7 @@ public final class Instrument {
     private final Family family;
     private final Reading reading;
     private final Tuning tuning;
+    private final String chartName;
     private final Trust trust;
     private final List<School> schools;
     private final Map<FingeredPitch, ChartRow> chart = new HashMap<>();
@@ -40,16 +41,17 @@ public final class Instrument {
         this.schools = row.optional("schools").isEmpty()
                 ? List.of(School.USUAL)
                 : row.words("schools").stream().map(School::of).toList();
+        this.chartName = row.text("chart");
         this.trust = row.read("trust", Trust::valueOf);
     }
 
     private static Instrument from(Row row) {
         Instrument instrument = new Instrument(row);
-        instrument.read(row.text("chart"));
+        instrument.read();
         return instrument;
     }
 
-    private void read(String chartName) {
+    private void read() {
         for (Row row : Table.load("instruments/" + chartName + ".chart").rows()) {
             ChartRow note = ChartRow.from(row);
             if (chart.put(note.pitch(), note) != null) {
@@ -103,6 +105,11 @@ public final class Instrument {
         return trust;
     }
 
+    /** The name of its table of fingerings, which instruments in other keys share. */
+    public String chartName() {
+        return chartName;
+    }
+
     public Tuning tuning() {
         return tuning;
     }
@@ -125,6 +132,11 @@ public final class Instrument {
     /** How a written pitch is fingered; empty when the instrument does not have it. */
     public Optional<ChartRow> rowOf(WrittenPitch written) {
         return Optional.ofNullable(chart.get(reading.fingered(written)));
+    }
+
+    /** The row of a note of the chart; empty when there is none. */
+    public Optional<ChartRow> rowOf(FingeredPitch pitch) {
+        return Optional.ofNullable(chart.get(pitch));
     }
 
     /** What is heard when a written note is played. */

@@ -34,6 +34,24 @@ public record Key(String name, int fifths, Map<Step, Integer> extra, Map<Step, I
         return new Key(name, fifths, Map.of(), Map.of());
     }
 
+    /**
+     * The key so many semitones higher, mode and all, of the two spellings that with fewer signs. Keys without a tonic, and those with accidentals
+     * of their own, come back as they are.
+     */
+    public Key moved(int semitones) {
+        String[] words = name.split(" ", 2);
+        if (words.length < 2 || !words[0].matches("[A-G][♯♭]?") || !extra.isEmpty() || !hidden.isEmpty()) {
+            return this;
+        }
+        int tonic =
+                "FCGDAEB".indexOf(words[0].charAt(0)) + (words[0].endsWith("♯") ? 7 : words[0].endsWith("♭") ? -7 : 0);
+        int signs = Math.floorMod(fifths + 7 * semitones + 5, 12) - 5;
+        int place = tonic + signs - fifths;
+        int alter = Math.floorDiv(place, 7);
+        String sign = alter == 0 ? "" : alter > 0 ? "♯" : "♭";
+        return new Key("FCGDAEB".charAt(Math.floorMod(place, 7)) + sign + " " + words[1], signs, extra, hidden);
+    }
+
     /** No signature and no tonic: every step natural. */
     public static Key none() {
         return new Key("no key", 0, Map.of(), Map.of());

@@ -3,8 +3,12 @@ package wildflourish.desktop.command;
 import java.io.IOException;
 import java.io.PrintWriter;
 import java.nio.file.Path;
+import java.util.List;
+import java.util.Optional;
 import wildflourish.core.problem.Parsed;
 import wildflourish.core.problem.Problem;
+import wildflourish.core.tune.Tune;
+import wildflourish.core.version.Lesson;
 import wildflourish.files.store.BookStore;
 import wildflourish.files.store.StoredBook;
 
@@ -25,5 +29,17 @@ final class BookFile {
         } catch (IOException e) {
             throw new UsageException("cannot read: " + e.getMessage());
         }
+    }
+
+    /** The plain tunes of a book, or only the one with a number. */
+    static List<Tune> tunes(Path path, Optional<Integer> number, PrintWriter err) {
+        List<Tune> tunes = open(path, err).book().lessons().stream()
+                .map(Lesson::tune)
+                .filter(tune -> number.isEmpty() || tune.header().number() == number.get())
+                .toList();
+        if (tunes.isEmpty()) {
+            throw new UsageException(path + " has no tune X:" + number.orElse(0));
+        }
+        return tunes;
     }
 }

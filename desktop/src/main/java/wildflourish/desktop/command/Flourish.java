@@ -15,6 +15,11 @@ import picocli.CommandLine.Command;
             CheckCommand.class,
             ExportCommand.class,
             OrnamentsCommand.class,
+            FormCommand.class,
+            NeedsCommand.class,
+            FitCommand.class,
+            ChartCommand.class,
+            StepsCommand.class,
             GalleryCommand.class
         })
 public final class Flourish implements Runnable {
@@ -34,6 +39,14 @@ public final class Flourish implements Runnable {
                                                 abc, midi, wav, pdf, svg or png
               flourish ornaments --instrument whistle-d --note D4
                                                 what fits where, and why not
+              flourish form FILE                how the tunes are built, what comes back
+              flourish needs FILE --instrument flute-d
+                                                notes, hard spots, grade, easiest first
+              flourish fit FILE --sounding "G minor"
+                                                which instrument it lies best on
+              flourish steps FILE --instrument recorder-soprano
+                                                a tune in sentences
+              flourish chart --instrument I     every note with its fingerings; without one, the instruments
               flourish gallery --out DIR        hard cases of notation, drawn
               flourish test | bench             runs every test; measures speed
             """;

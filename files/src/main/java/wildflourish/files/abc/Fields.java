@@ -15,7 +15,7 @@ import wildflourish.core.music.Tempo;
 import wildflourish.core.music.WrittenPitch;
 
 /** The values of ABC's information fields K, M, L and Q (ABC 2.1 §3.1). Each is empty where the words make no sense. */
-final class Fields {
+public final class Fields {
     private static final Pattern KEY = Pattern.compile("([A-Ga-g])([#b♯♭]?)\\s*([A-Za-z]*)");
     private static final Pattern UNIT = Pattern.compile("1(?:/(1|2|4|8|16|32|64|128))?");
 
@@ -29,7 +29,8 @@ final class Fields {
 
     private Fields() {}
 
-    static Optional<Key> key(String value) {
+    /** The key that the words after {@code K:} name; empty where they name none. */
+    public static Optional<Key> key(String value) {
         String words = value.trim();
         if (words.isEmpty() || words.toLowerCase(Locale.ROOT).startsWith("none")) {
             return Optional.of(withExtras(Key.none(), words));

@@ -1,0 +1,118 @@
+package wildflourish.core.words;
+
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Set;
+import wildflourish.core.instrument.Instrument;
+import wildflourish.core.music.Step;
+import wildflourish.core.music.WrittenPitch;
+import wildflourish.core.plain.BestFit;
+import wildflourish.core.plain.HardSpot;
+import wildflourish.core.plain.Needs;
+import wildflourish.core.tune.NoteId;
+import wildflourish.core.tune.Tune;
+
+/** What a tune needs on an instrument, in sentences. */
+public final class NeedsWords {
+    private static final int MOST_SPOTS = 3;
+
+    private NeedsWords() {}
+
+    /** The notes, the range, what is special, the hardest spots, the grade. */
+    public static List<String> of(Needs needs, Tune tune, Instrument instrument) {
+        List<String> lines = new ArrayList<>();
+        List<WrittenPitch> notes = List.copyOf(needs.notes().keySet());
+        if (notes.isEmpty()) {
+            return List.of("There is no note in it yet.");
+        }
+        lines.add("Notes: " + Words.pitches(notes) + ".");
+        lines.add("From " + notes.get(0) + " to " + notes.get(notes.size() - 1) + ".");
+        addIfAny(lines, needs.missing(), "Not on the " + instrument.name() + ": ");
+        addIfAny(lines, needs.fingers().halfHoled(), "Half-closed holes: ");
+        addIfAny(lines, needs.fingers().crossFingered(), "Cross-fingered: ");
+        for (NoteId once : needs.once()) {
+            lines.add("Only once: " + Words.place(tune, tune.note(once)) + ".");
+        }
+        lines.add(scale(needs.absent(), tune));
+        lines.addAll(hardest(needs, tune));
+        needs.grade().ifPresent(grade -> lines.add("Grade " + grade(grade) + " on the " + instrument.name() + "."));
+        return List.copyOf(lines);
+    }
+
+    public static String grade(double grade) {
+        return String.format(Locale.ROOT, "%.1f", grade);
+    }
+
+    private static void addIfAny(List<String> lines, Set<WrittenPitch> pitches, String words) {
+        if (!pitches.isEmpty()) {
+            lines.add(words + Words.pitches(List.copyOf(pitches)) + ".");
+        }
+    }
+
+    private static String scale(Set<Step> absent, Tune tune) {
+        if (absent.isEmpty()) {
+            return "It uses all seven notes of its scale.";
+        }
+        List<String> letters = absent.stream()
+                .map(step -> new WrittenPitch(step, tune.keyAt(0).alterOf(step), 4).letter())
+                .toList();
+        return "A gapped scale: " + String.join(" and ", letters) + (letters.size() == 1 ? " does" : " do")
+                + " not occur.";
+    }
+
+    /** The first places of each kind, hardest kind first, and how many more there are. */
+    private static List<String> hardest(Needs needs, Tune tune) {
+        Map<HardSpot.Kind, List<HardSpot>> kinds = new LinkedHashMap<>();
+        needs.spots()
+                .forEach(spot -> kinds.computeIfAbsent(spot.kind(), kind -> new ArrayList<>())
+                        .add(spot));
+        List<String> lines = new ArrayList<>();
+        kinds.forEach((kind, spots) -> {
+            List<String> places = spots.stream()
+                    .limit(MOST_SPOTS)
+                    .map(spot -> Words.place(tune, tune.note(spot.at())))
+                    .toList();
+            int more = spots.size() - places.size();
+            lines.add("Hard, " + of(kind) + ": " + String.join("; ", places)
+                    + (more > 0 ? "; and " + more + " more" : "") + ".");
+        });
+        return lines;
+    }
+
+    /** Where and what: {@code D5, bar 3, on beat 1: over the register break}. */
+    public static String of(HardSpot spot, Tune tune) {
+        return Words.place(tune, tune.note(spot.at())) + ": " + of(spot.kind());
+    }
+
+    private static String of(HardSpot.Kind kind) {
+        return switch (kind) {
+            case BREAK -> "over the register break";
+            case LEAP -> "a wide leap";
+            case CROSS -> "cross-fingered and quick";
+            case HALF -> "a half-closed hole and quick";
+            case MANY -> "many fingers cross at once";
+        };
+    }
+
+    /** How a tune lies on an instrument, in one line. */
+    public static String of(BestFit fit) {
+        if (!fit.isPlayable()) {
+            return "lacks "
+                    + String.join(
+                            " ", fit.lacking().stream().map(Object::toString).toList());
+        }
+        List<String> parts = new ArrayList<>();
+        parts.add("fingered in " + fit.fingeredKey().name());
+        if (fit.hardness().halfHoled() > 0) {
+            parts.add(fit.hardness().halfHoled() + " half-closed");
+        }
+        if (fit.hardness().crossFingered() > 0) {
+            parts.add(fit.hardness().crossFingered() + " cross-fingered");
+        }
+        parts.add(fit.hardness().breaks() + " times over the break");
+        return String.join(", ", parts);
+    }
+}

@@ -1,0 +1,181 @@
+package wildflourish.core.words;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+import wildflourish.core.fingering.FingeringPath;
+import wildflourish.core.form.Phrase;
+import wildflourish.core.form.Phrasing;
+import wildflourish.core.instrument.Breath;
+import wildflourish.core.instrument.ChartRow;
+import wildflourish.core.instrument.Fingering;
+import wildflourish.core.instrument.Hole;
+import wildflourish.core.instrument.Instrument;
+import wildflourish.core.music.WrittenPitch;
+import wildflourish.core.tune.Note;
+import wildflourish.core.tune.Tune;
+
+/**
+ * A plain tune as sentences, for beginners and for students who do not see the page: a line a note, saying its name, what is covered, the
+ * breath and how long; equal notes in a row are one line. What is written here can be read back.
+ */
+public final class Steps {
+    private static final Pattern NOTE = Pattern.compile(
+            "([A-G])( double sharp| sharp| flat| double flat|) (-?\\d+): (.*), (a [a-z ]+|[0-9/]+ quavers)(?:, (\\d+) times)?\\.");
+    private static final Pattern REST = Pattern.compile("Rest: (a [a-z ]+|[0-9/]+ quavers)(?:, (\\d+) times)?\\.");
+    private static final String NOT_HERE = "not on this instrument";
+    private static final String OFF_KNEE = "chanter off the knee";
+    private static final String ALL_COVERED = "cover all";
+    private static final String ALL_OPEN = "open all";
+    private static final List<String> ALTERS = List.of(" double flat", " flat", "", " sharp", " double sharp");
+
+    private Steps() {}
+
+    /**
+     * A line read back.
+     *
+     * @param pitch empty for a rest
+     * @param fingering empty for a rest and for a note the instrument lacks
+     * @param firm whether the breath is firm
+     * @param length as words, such as {@code a crotchet}
+     */
+    public record Step(Optional<WrittenPitch> pitch, Optional<Fingering> fingering, boolean firm, String length) {}
+
+    /** Headings of phrases and a line for each note or run of equal notes. */
+    public static List<String> of(Tune tune, Instrument instrument) {
+        FingeringPath path = FingeringPath.of(tune.notes(), instrument, Map.of());
+        List<String> lines = new ArrayList<>();
+        List<String> names = new ArrayList<>();
+        for (Phrase phrase : Phrasing.of(tune).phrases()) {
+            lines.add(heading(tune, phrase, names.contains(phrase.name())));
+            names.add(phrase.name());
+            List<String> notes = new ArrayList<>();
+            for (int bar = phrase.firstBar(); bar <= phrase.lastBar(); bar++) {
+                for (Note note : tune.bars().get(bar).notes()) {
+                    notes.add(line(note, instrument, path));
+                }
+            }
+            lines.addAll(merged(notes));
+        }
+        return List.copyOf(lines);
+    }
+
+    private static String heading(Tune tune, Phrase phrase, boolean isKnown) {
+        int first = tune.form().countedNumber(phrase.firstBar());
+        int last = tune.form().countedNumber(phrase.lastBar());
+        return "Phrase " + phrase.name() + (isKnown ? " again" : "") + ", bars " + first + " to " + last + ".";
+    }
+
+    private static List<String> merged(List<String> lines) {
+        List<String> merged = new ArrayList<>();
+        int at = 0;
+        while (at < lines.size()) {
+            int run = 1;
+            while (at + run < lines.size() && lines.get(at + run).equals(lines.get(at))) {
+                run++;
+            }
+            merged.add(lines.get(at) + (run > 1 ? ", " + run + " times." : "."));
+            at += run;
+        }
+        return merged;
+    }
+
+    private static String line(Note note, Instrument instrument, FingeringPath path) {
+        String length = Words.noteLength(note.played());
+        if (note.isRest()) {
+            return "Rest: " + length;
+        }
+        String name = spoken(note.melody());
+        Optional<ChartRow> row = instrument.rowOf(note.melody());
+        if (row.isEmpty()) {
+            return name + ": " + NOT_HERE + ", " + length;
+        }
+        Fingering fingering = path.at(note.id()).orElse(row.get().usual());
+        return name + ": " + holes(fingering) + breath(instrument, row.get().breath()) + ", " + length;
+    }
+
+    /** A pitch as one says it: {@code F sharp 4}. */
+    public static String spoken(WrittenPitch pitch) {
+        return pitch.step() + ALTERS.get(pitch.alter() + 2) + " " + pitch.octave();
+    }
+
+    /** Which holes are covered, in words. */
+    static String holes(Fingering fingering) {
+        List<String> covered = new ArrayList<>();
+        List<String> half = new ArrayList<>();
+        for (int hole = 1; hole <= fingering.holes().size(); hole++) {
+            String name = fingering.nameOf(hole).replace("T", "thumb");
+            if (fingering.at(hole) == Hole.CLOSED) {
+                covered.add(name);
+            } else if (fingering.at(hole) == Hole.HALF) {
+                half.add(name);
+            }
+        }
+        String words = covered.size() == fingering.holes().size()
+                ? ALL_COVERED
+                : covered.isEmpty() && half.isEmpty() ? ALL_OPEN : "cover " + String.join(" ", covered);
+        words = covered.isEmpty() && !half.isEmpty() ? "cover none" : words;
+        words += half.isEmpty() ? "" : ", half " + String.join(" ", half);
+        return words + (fingering.offKnee() ? ", " + OFF_KNEE : "");
+    }
+
+    private static String breath(Instrument instrument, Breath breath) {
+        return switch (instrument.family()) {
+            case NINE_NOTE_PIPES -> "";
+            case UNION_PIPES -> breath == Breath.FIRM ? ", bag pressed harder" : ", bag as usual";
+            case WHISTLE, FLUTE, BAMBOO_FLUTE, RECORDER -> breath == Breath.FIRM ? ", firm breath" : ", soft breath";
+        };
+    }
+
+    /** Reads lines back, runs taken apart, headings passed over. Throws IllegalArgumentException for a line that is neither. */
+    public static List<Step> parse(List<String> lines, Instrument instrument) {
+        List<Step> steps = new ArrayList<>();
+        for (String line : lines) {
+            Matcher rest = REST.matcher(line);
+            Matcher note = NOTE.matcher(line);
+            if (rest.matches()) {
+                add(steps, new Step(Optional.empty(), Optional.empty(), false, rest.group(1)), rest.group(2));
+            } else if (note.matches()) {
+                add(steps, step(note, instrument), note.group(6));
+            } else if (!line.startsWith("Phrase ")) {
+                throw new IllegalArgumentException("not a step: " + line);
+            }
+        }
+        return List.copyOf(steps);
+    }
+
+    private static void add(List<Step> steps, Step step, String times) {
+        for (int i = 0; i < (times == null ? 1 : Integer.parseInt(times)); i++) {
+            steps.add(step);
+        }
+    }
+
+    private static Step step(Matcher note, Instrument instrument) {
+        int alter = ALTERS.indexOf(note.group(2)) - 2;
+        WrittenPitch pitch = WrittenPitch.parse(note.group(1) + note.group(3)).withAlter(alter);
+        String how = note.group(4);
+        boolean isFirm = how.endsWith("firm breath") || how.endsWith("harder");
+        Optional<Fingering> fingering =
+                how.equals(NOT_HERE) ? Optional.empty() : Optional.of(fingering(how, instrument.holes()));
+        return new Step(Optional.of(pitch), fingering, isFirm, note.group(5));
+    }
+
+    private static Fingering fingering(String how, int count) {
+        boolean hasThumb = count > 7;
+        StringBuilder signs = new StringBuilder((how.startsWith(ALL_COVERED) ? "X" : "O").repeat(count));
+        for (String clause : how.split(", ", -1)) {
+            char sign = clause.startsWith("cover ") ? 'X' : clause.startsWith("half ") ? 'h' : ' ';
+            if (sign == ' ' || clause.equals(ALL_COVERED) || clause.equals("cover none")) {
+                continue;
+            }
+            for (String name : clause.substring(clause.indexOf(' ') + 1).split(" ", -1)) {
+                int place = name.equals("thumb") ? 0 : Integer.parseInt(name) - (hasThumb ? 0 : 1);
+                signs.setCharAt(place, sign);
+            }
+        }
+        return Fingering.parse(signs + (how.contains(OFF_KNEE) ? "^" : ""));
+    }
+}

@@ -1,0 +1,94 @@
+package wildflourish.desktop.command;
+
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import java.util.concurrent.Callable;
+import picocli.CommandLine.Command;
+import picocli.CommandLine.Model.CommandSpec;
+import picocli.CommandLine.Option;
+import picocli.CommandLine.Spec;
+import wildflourish.core.instrument.ChartRow;
+import wildflourish.core.instrument.Gracing;
+import wildflourish.core.instrument.Instrument;
+import wildflourish.core.instrument.School;
+import wildflourish.core.music.WrittenPitch;
+
+@Command(
+        name = "chart",
+        description =
+                "Lists every note of an instrument with its fingerings, cuts and taps; without one, the instruments.")
+final class ChartCommand implements Callable<Integer> {
+    @Spec
+    private CommandSpec spec = CommandSpec.create();
+
+    @Option(names = "--instrument", description = "for example whistle-d")
+    private Optional<String> instrument = Optional.empty();
+
+    @Option(names = "--format", description = "table, json or csv")
+    private Listing.Format format = Listing.Format.TABLE;
+
+    @Override
+    public Integer call() {
+        List<Map<String, String>> rows =
+                instrument.isEmpty() ? instruments() : notes(Asked.instrument(instrument.get()));
+        Listing.print(spec.commandLine().getOut(), rows, format);
+        return Flourish.DONE;
+    }
+
+    private static List<Map<String, String>> instruments() {
+        List<Map<String, String>> rows = new ArrayList<>();
+        for (Instrument each : Instrument.all()) {
+            Map<String, String> row = new LinkedHashMap<>();
+            row.put("instrument", each.id());
+            row.put("name", each.name());
+            row.put("family", each.family().word());
+            row.put("trust", each.trust().word());
+            rows.add(row);
+        }
+        return rows;
+    }
+
+    private static List<Map<String, String>> notes(Instrument asked) {
+        List<Map<String, String>> rows = new ArrayList<>();
+        for (ChartRow note : asked.chart()) {
+            Map<String, String> row = new LinkedHashMap<>();
+            row.put(
+                    "note",
+                    WrittenPitch.ofMidi(asked.reading().writtenMidi(note.pitch()))
+                            .toString());
+            row.put("sounds", asked.sounding(note.pitch()).toString());
+            row.put("breath", note.breath().name().toLowerCase(Locale.ROOT));
+            row.put("holes", note.usual().toString());
+            row.put("alternates", alternates(note));
+            for (School school : asked.schools()) {
+                row.put(
+                        "cut, " + school.id(),
+                        asked.gracingOf(note.pitch())
+                                .flatMap(gracing -> gracing.cutBy(school))
+                                .map(hole -> note.usual().nameOf(hole))
+                                .orElse("–"));
+            }
+            row.put(
+                    "tap",
+                    asked.gracingOf(note.pitch())
+                            .flatMap(Gracing::tap)
+                            .map(hole -> note.usual().nameOf(hole))
+                            .orElse("–"));
+            row.put("trust", note.trust().word());
+            rows.add(row);
+        }
+        return rows;
+    }
+
+    private static String alternates(ChartRow note) {
+        return String.join(
+                " ",
+                note.alternates().stream()
+                        .map(each -> each + (note.doubtful().contains(each) ? "?" : ""))
+                        .toList());
+    }
+}

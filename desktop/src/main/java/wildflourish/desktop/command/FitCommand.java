@@ -1,0 +1,90 @@
+package wildflourish.desktop.command;
+
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import java.util.concurrent.Callable;
+import picocli.CommandLine.Command;
+import picocli.CommandLine.Model.CommandSpec;
+import picocli.CommandLine.Option;
+import picocli.CommandLine.Parameters;
+import picocli.CommandLine.Spec;
+import wildflourish.core.instrument.Instrument;
+import wildflourish.core.music.Key;
+import wildflourish.core.music.WrittenPitch;
+import wildflourish.core.plain.BestFit;
+import wildflourish.core.tune.Tune;
+import wildflourish.core.words.NeedsWords;
+import wildflourish.files.abc.Fields;
+
+@Command(
+        name = "fit",
+        description = "Ranks the instruments for each tune: in which key it is fingered and what is hard.")
+final class FitCommand implements Callable<Integer> {
+    @Spec
+    private CommandSpec spec = CommandSpec.create();
+
+    @Parameters(paramLabel = "FILE", description = "a tunebook in ABC")
+    private Path file = Path.of("");
+
+    @Option(names = "--tune", description = "only the tune with this X: number")
+    private Optional<Integer> tune = Optional.empty();
+
+    @Option(names = "--sounding", description = "the key it is to sound in, such as \"G minor\"; as written without it")
+    private Optional<String> sounding = Optional.empty();
+
+    @Option(
+            names = "--instrument",
+            description = "only these, such as whistle-d,whistle-c: what the class owns",
+            split = ",")
+    private List<String> owned = List.of();
+
+    @Option(names = "--format", description = "table, json or csv")
+    private Listing.Format format = Listing.Format.TABLE;
+
+    @Override
+    public Integer call() {
+        List<Instrument> instruments = owned.isEmpty()
+                ? BestFit.instruments()
+                : owned.stream().map(Asked::instrument).toList();
+        List<Map<String, String>> rows = new ArrayList<>();
+        for (Tune each : BookFile.tunes(file, tune, spec.commandLine().getErr())) {
+            int semitones = sounding.map(words -> semitonesTo(each, words)).orElse(0);
+            for (BestFit fit : BestFit.of(each, instruments, semitones)) {
+                Map<String, String> row = new LinkedHashMap<>();
+                row.put("tune", each.header().number() + " " + each.title());
+                row.put("instrument", fit.instrument().id());
+                row.put("plays it", fit.isPlayable() ? "yes" : "no");
+                row.put("cost a note", fit.isPlayable() ? String.format(Locale.ROOT, "%.2f", fit.cost()) : "–");
+                row.put("how", NeedsWords.of(fit));
+                rows.add(row);
+            }
+        }
+        Listing.print(spec.commandLine().getOut(), rows, format);
+        return Flourish.DONE;
+    }
+
+    /** From the written tonic up to the one asked for. */
+    private static int semitonesTo(Tune tune, String words) {
+        Key asked = Fields.key(words.trim().replace('♯', '#').replace('♭', 'b'))
+                .orElseThrow(() -> new UsageException("there is no key “" + words + "”; say one such as \"G minor\""));
+        Key written = tune.keyAt(0);
+        for (int semitones = 0; semitones < 12; semitones++) {
+            if (tonic(written.moved(semitones)) == tonic(asked)) {
+                return semitones;
+            }
+        }
+        throw new UsageException(tune.title() + " is in " + written.name() + ", which has no tonic to move");
+    }
+
+    private static int tonic(Key key) {
+        String name = key.name().split(" ", 2)[0];
+        return name.matches("[A-G][♯♭]?")
+                ? Math.floorMod(WrittenPitch.parse(name + "4").midi(), 12)
+                : -1;
+    }
+}

@@ -1,0 +1,59 @@
+package wildflourish.desktop.command;
+
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.concurrent.Callable;
+import picocli.CommandLine.Command;
+import picocli.CommandLine.Model.CommandSpec;
+import picocli.CommandLine.Option;
+import picocli.CommandLine.Parameters;
+import picocli.CommandLine.Spec;
+import wildflourish.core.instrument.Instrument;
+import wildflourish.core.plain.Ladder;
+import wildflourish.core.tune.Tune;
+import wildflourish.core.words.NeedsWords;
+import wildflourish.core.words.Words;
+
+@Command(
+        name = "needs",
+        description = "Says what each tune needs on an instrument, its hard spots and grade, the easiest order first.")
+final class NeedsCommand implements Callable<Integer> {
+    @Spec
+    private CommandSpec spec = CommandSpec.create();
+
+    @Parameters(paramLabel = "FILE", description = "a tunebook in ABC")
+    private Path file = Path.of("");
+
+    @Option(names = "--tune", description = "only the tune with this X: number")
+    private Optional<Integer> tune = Optional.empty();
+
+    @Option(
+            names = "--instrument",
+            required = true,
+            description = "for example whistle-d; any name in the list of ./flourish chart")
+    private String instrument = "";
+
+    @Option(names = "--format", description = "table, json or csv")
+    private Listing.Format format = Listing.Format.TABLE;
+
+    @Override
+    public Integer call() {
+        Instrument asked = Asked.instrument(instrument);
+        List<Map<String, String>> rows = new ArrayList<>();
+        List<Tune> tunes = BookFile.tunes(file, tune, spec.commandLine().getErr());
+        for (Ladder.Rung rung : Ladder.of(tunes, asked)) {
+            Map<String, String> row = new LinkedHashMap<>();
+            row.put("tune", rung.tune().header().number() + " " + rung.tune().title());
+            row.put("grade", rung.needs().grade().map(NeedsWords::grade).orElse("cannot"));
+            row.put("new notes", Words.pitches(rung.added()));
+            row.put("needs", String.join(" ", NeedsWords.of(rung.needs(), rung.tune(), asked)));
+            rows.add(row);
+        }
+        Listing.print(spec.commandLine().getOut(), rows, format);
+        return Flourish.DONE;
+    }
+}
