@@ -176,7 +176,7 @@ class PlainTuneTest {
         assertThat(FormWords.of(read("D", "|:D2EF GABc|d2cB A3:|")).toString())
                 .contains("A to A: hold on or rest for a quaver");
         assertThat(FormWords.of(read("D", "AB|:d2fd cdBA|F2AF E4:|")).toString())
-                .contains("A to A: the bars meet");
+                .contains("Every part leads round and on without a gap.");
     }
 
     /** Every demo tune on every instrument: what the sentences say is the notes and the fingerings they came from. */

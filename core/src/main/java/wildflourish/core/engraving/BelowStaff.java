@@ -2,6 +2,7 @@ package wildflourish.core.engraving;
 
 import java.util.EnumSet;
 import java.util.List;
+import java.util.Optional;
 import java.util.Set;
 import wildflourish.core.instrument.Fingering;
 import wildflourish.core.performance.Moment.Held;
@@ -50,7 +51,7 @@ final class BelowStaff {
                         .at(column.note.id())
                         .orElse(row.get().usual());
                 Held held = new Held(fingering, row.get().breath());
-                FingeringStrip.draw(line.sketch, held, column.centre(), top, column.note.id());
+                FingeringStrip.draw(line.sketch, held, column.centre(), top, Optional.of(column.note.id()));
             } else {
                 FingeringStrip.missing(line.sketch, column.centre(), top, column.note.id());
             }

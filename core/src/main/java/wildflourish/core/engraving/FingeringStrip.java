@@ -1,6 +1,7 @@
 package wildflourish.core.engraving;
 
 import java.util.List;
+import java.util.Optional;
 import wildflourish.core.instrument.Breath;
 import wildflourish.core.instrument.Hole;
 import wildflourish.core.performance.Moment.Held;
@@ -38,7 +39,7 @@ final class FingeringStrip {
     }
 
     /** Draws the holes below y, centred on x. */
-    static void draw(Sketch sketch, Held held, double x, double y, NoteId note) {
+    static void draw(Sketch sketch, Held held, double x, double y, Optional<NoteId> note) {
         int holes = held.fingering().holes().size();
         for (int hole = 1; hole <= holes; hole++) {
             hole(sketch, held.fingering().at(hole), x, y + centreOf(hole, holes), note);
@@ -53,7 +54,7 @@ final class FingeringStrip {
         }
     }
 
-    private static void hole(Sketch sketch, Hole state, double x, double y, NoteId note) {
+    private static void hole(Sketch sketch, Hole state, double x, double y, Optional<NoteId> note) {
         ring(state, x, y).forEach(mark -> add(sketch, mark, note));
     }
 
@@ -84,7 +85,9 @@ final class FingeringStrip {
                 note);
     }
 
-    private static void add(Sketch sketch, Mark mark, NoteId note) {
-        sketch.add(mark, Ink.FINGERING, Drawn.Kind.FINGERING, note);
+    private static void add(Sketch sketch, Mark mark, Optional<NoteId> note) {
+        note.ifPresentOrElse(
+                id -> sketch.add(mark, Ink.FINGERING, Drawn.Kind.FINGERING, id),
+                () -> sketch.add(mark, Ink.FINGERING, Drawn.Kind.FINGERING));
     }
 }

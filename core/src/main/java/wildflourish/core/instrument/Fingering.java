@@ -57,13 +57,17 @@ public record Fingering(List<Hole> holes, boolean offKnee) {
     }
 
     /**
-     * Whether a closed hole lies below an open one, so that fingers must skip. The one open hole that helps a second register speak, and a
-     * thumb hole, do not count.
+     * Whether a closed hole lies below an open one, so that fingers must skip. The one open hole that helps a second register speak, a thumb hole,
+     * and a lower hand that only steadies the hold while the upper one is off, do not count.
      */
     public boolean isCrossed() {
         int first = hasThumb() ? 2 : 1;
         boolean isOnlyVent = at(first) == Hole.OPEN
                 && holes.subList(first, holes.size()).stream().allMatch(Hole.CLOSED::equals);
+        boolean isUpperHandOff = holes.subList(first - 1, first + 2).stream().allMatch(Hole.OPEN::equals);
+        if (isUpperHandOff) {
+            return false;
+        }
         boolean open = false;
         for (int hole = first; hole <= holes.size(); hole++) {
             if (open && at(hole) == Hole.CLOSED) {

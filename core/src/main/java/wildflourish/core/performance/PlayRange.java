@@ -32,6 +32,16 @@ public record PlayRange(Fraction startWholeNotes, Fraction endWholeNotes, boolea
         return around(realisation, firstPlaying(realisation, tune, note), phrase::has, true);
     }
 
+    /** From one written note to the end of another, as first played, looped. */
+    public static PlayRange between(Realisation realisation, Tune tune, NoteId first, NoteId last) {
+        PlayRange from = from(realisation, tune, first);
+        Fraction end = realisation
+                .of(last, firstPlaying(realisation, tune, last))
+                .map(Realisation.Stretch::endMillis)
+                .orElse(realisation.endMillis());
+        return new PlayRange(from.startWholeNotes, wholeNotes(realisation, end), true);
+    }
+
     /** The part of a written note with its repeats. */
     public static PlayRange part(Realisation realisation, Tune tune, NoteId note) {
         var part = tune.form().partAt(tune.placeOf(note).bar());

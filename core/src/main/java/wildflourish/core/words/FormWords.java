@@ -15,6 +15,8 @@ import wildflourish.core.tune.Tune;
 
 /** A teacher's summary of a plain tune: its plan, what is new and what one has already, where it starts, how its parts join. */
 public final class FormWords {
+    private static final String MEETS = "the bars meet.";
+
     private FormWords() {}
 
     /** A few sentences, the plan first. */
@@ -123,7 +125,8 @@ public final class FormWords {
                 lines.add(join(tune, parts.get(i), next));
             }
         }
-        return lines;
+        lines.removeIf(line -> line.endsWith(MEETS));
+        return lines.isEmpty() ? List.of("Every part leads round and on without a gap.") : lines;
     }
 
     private static String join(Tune tune, Part from, Part to) {
@@ -138,8 +141,7 @@ public final class FormWords {
                 pickup.isPositive() && from.equals(to) && !last.length().isLessThan(full);
         Fraction sum = isWrittenOnce ? last.length() : last.length().plus(pickup);
         if (tune.metreAt(lastBar).isFree() || sum.equals(full)) {
-            String lead = pickup.isPositive() && !isWrittenOnce ? "the pickup fills the bar" : "the bars meet";
-            return way + lead + ".";
+            return way + MEETS;
         }
         Fraction gap = full.minus(sum);
         return gap.isPositive()

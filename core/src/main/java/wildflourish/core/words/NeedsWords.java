@@ -112,7 +112,8 @@ public final class NeedsWords {
         if (fit.hardness().crossFingered() > 0) {
             parts.add(fit.hardness().crossFingered() + " cross-fingered");
         }
-        parts.add(fit.hardness().breaks() + " times over the break");
+        int breaks = fit.hardness().breaks();
+        parts.add((breaks == 0 ? "never" : breaks == 1 ? "once" : breaks + " times") + " over the break");
         return String.join(", ", parts);
     }
 }

@@ -1,5 +1,7 @@
 package wildflourish.desktop.command;
 
+import java.io.IOException;
+import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -11,11 +13,15 @@ import picocli.CommandLine.Command;
 import picocli.CommandLine.Model.CommandSpec;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Spec;
+import wildflourish.core.engraving.ChartSheet;
+import wildflourish.core.engraving.Paper;
 import wildflourish.core.instrument.ChartRow;
 import wildflourish.core.instrument.Gracing;
 import wildflourish.core.instrument.Instrument;
 import wildflourish.core.instrument.School;
 import wildflourish.core.music.WrittenPitch;
+import wildflourish.files.paint.PdfPainter;
+import wildflourish.files.store.BookStore;
 
 @Command(
         name = "chart",
@@ -31,8 +37,20 @@ final class ChartCommand implements Callable<Integer> {
     @Option(names = "--format", description = "table, json or csv")
     private Listing.Format format = Listing.Format.TABLE;
 
+    @Option(names = "--out", description = "writes it as a PDF to this file in place of listing it")
+    private Optional<Path> out = Optional.empty();
+
     @Override
-    public Integer call() {
+    public Integer call() throws IOException {
+        if (out.isPresent()) {
+            Instrument asked = Asked.instrument(
+                    instrument.orElseThrow(() -> new UsageException("name the instrument: --instrument whistle-d")));
+            Paper paper = Paper.a4();
+            BookStore.writeAside(
+                    out.get(), PdfPainter.paint(ChartSheet.of(asked, paper), asked.name(), paper.spaceMillimetres()));
+            spec.commandLine().getOut().println("Wrote " + out.get());
+            return Flourish.DONE;
+        }
         List<Map<String, String>> rows =
                 instrument.isEmpty() ? instruments() : notes(Asked.instrument(instrument.get()));
         Listing.print(spec.commandLine().getOut(), rows, format);

@@ -30,6 +30,12 @@ final class DemoCommand implements Callable<Integer> {
     @Option(names = "--write", description = "shows the text of the tune")
     private boolean write;
 
+    @Option(names = "--chart", description = "shows the chart of the instrument")
+    private boolean chart;
+
+    @Option(names = "--look-over", description = "shows the look-over of the plain tune")
+    private boolean lookOver;
+
     @Option(names = "--first", description = "as on the very first start, with its welcome")
     private boolean first;
 
@@ -49,6 +55,12 @@ final class DemoCommand implements Callable<Integer> {
         }
         if (write) {
             parameters.add("--write");
+        }
+        if (chart) {
+            parameters.add("--chart");
+        }
+        if (lookOver) {
+            parameters.add("--look-over");
         }
         if (first) {
             parameters.add("--first");

@@ -178,6 +178,7 @@ final class BookBar extends HBox {
                                 "PDF on Letter, plain and decorated",
                                 () -> files.takeAway(ExportForm.PDF, Paper.letter())),
                         item("PDF on A4, ornaments as small notes", () -> files.takeAwaySmallNotes(Paper.a4())),
+                        item("Chart of the instrument, PDF on A4", () -> files.takeAwayChart(Paper.a4())),
                         item("Written-out notes as ABC", () -> files.takeAway(ExportForm.ABC, Paper.a4())),
                         item("Sound as WAV", () -> files.takeAway(ExportForm.WAV, Paper.a4())),
                         item("MIDI", () -> files.takeAway(ExportForm.MIDI, Paper.a4())),
@@ -190,6 +191,11 @@ final class BookBar extends HBox {
         MenuButton menu = new MenuButton("View");
         menu.setId("view");
         menu.setMinWidth(Region.USE_PREF_SIZE);
+        menu.getItems()
+                .addAll(
+                        item("Chart of the instrument   H", () -> window.showChart(!window.isChart())),
+                        item("Look over the plain tune   K", () -> window.showLookOver(!window.isLookOver())),
+                        new SeparatorMenuItem());
         ToggleGroup group = new ToggleGroup();
         for (Score.Fingerings each : Score.Fingerings.values()) {
             RadioMenuItem choice = fingerings.get(each.ordinal());

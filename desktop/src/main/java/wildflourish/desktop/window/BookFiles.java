@@ -7,13 +7,16 @@ import java.util.List;
 import java.util.function.Consumer;
 import javafx.scene.control.Button;
 import javafx.scene.control.TextArea;
+import wildflourish.core.engraving.ChartSheet;
 import wildflourish.core.engraving.Paper;
+import wildflourish.core.instrument.Instrument;
 import wildflourish.core.problem.Parsed;
 import wildflourish.core.problem.Problem;
 import wildflourish.desktop.desk.Desk;
 import wildflourish.desktop.desk.Sight;
 import wildflourish.files.export.ExportForm;
 import wildflourish.files.export.Exporter;
+import wildflourish.files.paint.PdfPainter;
 import wildflourish.files.store.BookStore;
 import wildflourish.files.store.ChangedUnderneathException;
 import wildflourish.files.store.StoredBook;
@@ -224,6 +227,23 @@ final class BookFiles {
     /** A PDF with the ornaments written out as small notes in place of signs. */
     void takeAwaySmallNotes(Paper paper) {
         takeAway(ExportForm.PDF, new Exporter(desk.sight().get().chosen().profile(), paper).withSmallNotes());
+    }
+
+    /** The chart of the chosen instrument as a PDF. */
+    void takeAwayChart(Paper paper) {
+        Instrument instrument = desk.sight().get().chosen().instrument();
+        around.picker()
+                .toSave("Chart " + instrument.name(), "pdf")
+                .ifPresent(path -> work.start(
+                        "Writing " + path.getFileName(),
+                        progress -> {
+                            byte[] pdf = PdfPainter.paint(
+                                    ChartSheet.of(instrument, paper), instrument.name(), paper.spaceMillimetres());
+                            BookStore.writeAside(path, pdf);
+                            return path;
+                        },
+                        written -> desk.say("Wrote " + written),
+                        e -> desk.say("Cannot write: " + e.getMessage() + ".")));
     }
 
     private void takeAway(ExportForm form, Exporter exporter) {

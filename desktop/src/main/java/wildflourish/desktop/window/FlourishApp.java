@@ -69,6 +69,8 @@ public final class FlourishApp extends Application {
         show(stage, desk, content -> {
             content.showCloseUp(flags.contains("--close-up"));
             content.showWrite(flags.contains("--write"));
+            content.showChart(flags.contains("--chart"));
+            content.showLookOver(flags.contains("--look-over"));
             if (flags.contains("--dark")) {
                 content.setTheme(Theme.DARK);
             }

@@ -101,6 +101,8 @@ final class KeyTable {
 
     private void looking() {
         plain(KeyCode.C, "close-up of the spot", () -> window.showCloseUp(!window.isCloseUp()));
+        plain(KeyCode.H, "chart of the instrument, or the score", () -> window.showChart(!window.isChart()));
+        plain(KeyCode.K, "look over the plain tune, or what fits", () -> window.showLookOver(!window.isLookOver()));
         plain(KeyCode.COMMA, "a little earlier in the close-up", () -> window.scrub(-1));
         plain(KeyCode.PERIOD, "a little later in the close-up", () -> window.scrub(1));
         plain(KeyCode.D, "light or dark", window::otherTheme);

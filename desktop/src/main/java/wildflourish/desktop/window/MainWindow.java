@@ -5,6 +5,7 @@ import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.function.Consumer;
 import javafx.application.Platform;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
@@ -20,9 +21,14 @@ import javafx.scene.input.TransferMode;
 import javafx.scene.layout.BorderPane;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
+import wildflourish.core.engraving.ChartSheet;
+import wildflourish.core.engraving.Engraver;
 import wildflourish.core.engraving.Score;
 import wildflourish.core.instrument.Instrument;
+import wildflourish.core.plain.BestFit;
+import wildflourish.core.plain.HardSpot;
 import wildflourish.core.tune.NoteId;
+import wildflourish.core.tune.Tune;
 import wildflourish.core.version.Change;
 import wildflourish.core.version.Lesson;
 import wildflourish.desktop.bench.FitsPanel;
@@ -30,8 +36,11 @@ import wildflourish.desktop.bench.GrowthStem;
 import wildflourish.desktop.bench.ScoreView;
 import wildflourish.desktop.closeup.CloseUpView;
 import wildflourish.desktop.desk.Desk;
+import wildflourish.desktop.desk.Sight;
 import wildflourish.desktop.look.SystemTheme;
 import wildflourish.desktop.look.Theme;
+import wildflourish.desktop.plain.ChartView;
+import wildflourish.desktop.plain.LookOverPanel;
 import wildflourish.desktop.play.Player;
 import wildflourish.files.store.Recovery;
 
@@ -50,6 +59,8 @@ public final class MainWindow extends BorderPane {
     private final WritePanel write;
     private final Transport transport;
     private final BookBar bar;
+    private final ChartView chart;
+    private final LookOverPanel lookOver;
     private final VBox below = new VBox();
     private final Keys keys;
     private Theme theme = Theme.LIGHT;
@@ -74,6 +85,12 @@ public final class MainWindow extends BorderPane {
                 lookClose();
             }
         });
+        this.chart = new ChartView(desk);
+        LongWork work = new LongWork(banner, around.worker());
+        this.lookOver = new LookOverPanel(
+                desk,
+                new LookOverPanel.Choices(
+                        this::loop, this::chooseInstrument, (tune, then) -> workOutFits(work, tune, then)));
         this.bar = new BookBar(this, desk, files);
         this.keys = KeyTable.of(this, desk, files);
         layOut();
@@ -172,6 +189,7 @@ public final class MainWindow extends BorderPane {
         score.setTheme(theme);
         fits.setTheme(theme);
         closeUp.setTheme(theme);
+        chart.setTheme(theme);
     }
 
     void chooseTheme(Optional<Theme> chosen) {
@@ -234,6 +252,43 @@ public final class MainWindow extends BorderPane {
     void newTune() {
         desk.writing().newTune();
         showWrite(true);
+    }
+
+    // The plain tune and the instrument
+
+    /** The chart of the instrument in place of the score, or the score again. */
+    public void showChart(boolean isShown) {
+        setCenter(isShown ? chart : score);
+        (isShown ? chart : score).requestFocus();
+    }
+
+    boolean isChart() {
+        return getCenter() == chart;
+    }
+
+    /** The look-over of the plain tune in place of what fits, or what fits again. */
+    public void showLookOver(boolean isShown) {
+        setRight(isShown ? lookOver : fits);
+        if (isShown) {
+            lookOver.show();
+        }
+    }
+
+    boolean isLookOver() {
+        return getRight() == lookOver;
+    }
+
+    private void loop(HardSpot spot) {
+        desk.choose(spot.at());
+        transport.loop(spot.loop().first(), spot.loop().last());
+    }
+
+    private static void workOutFits(LongWork work, Tune tune, Consumer<List<BestFit>> then) {
+        work.start(
+                "Trying every instrument",
+                progress -> BestFit.of(tune, BestFit.instruments(), 0),
+                then,
+                never -> then.accept(List.of()));
     }
 
     /** Shows the chosen spot in milliseconds, or hides it. */
@@ -355,10 +410,21 @@ public final class MainWindow extends BorderPane {
     }
 
     void print() {
-        PaperPrinter.print(
-                desk,
-                getScene().getWindow(),
-                Score.Shows.PRINT.withLetters(score.shows().letters()));
+        Sight sight = desk.sight().get();
+        if (isChart()) {
+            PaperPrinter.print(
+                    desk,
+                    getScene().getWindow(),
+                    paper -> ChartSheet.of(sight.chosen().instrument(), paper));
+        } else if (sight.tune().isEmpty()) {
+            desk.say("There is no tune to print: open a book first.");
+        } else {
+            Score.Shows shows = Score.Shows.PRINT.withLetters(score.shows().letters());
+            PaperPrinter.print(
+                    desk,
+                    getScene().getWindow(),
+                    paper -> Engraver.engrave(new Score(sight.tune().get(), sight.version(), shows), paper));
+        }
     }
 
     /** Answers whether the window may close; where changes are not saved, it asks first and stays. */

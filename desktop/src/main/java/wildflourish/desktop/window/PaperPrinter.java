@@ -2,17 +2,15 @@ package wildflourish.desktop.window;
 
 import java.util.List;
 import java.util.Optional;
+import java.util.function.Function;
 import javafx.print.PageLayout;
 import javafx.print.PrinterJob;
 import javafx.scene.canvas.Canvas;
 import javafx.stage.Window;
-import wildflourish.core.engraving.Engraver;
 import wildflourish.core.engraving.Page;
 import wildflourish.core.engraving.Palette;
 import wildflourish.core.engraving.Paper;
-import wildflourish.core.engraving.Score;
 import wildflourish.desktop.desk.Desk;
-import wildflourish.desktop.desk.Sight;
 import wildflourish.desktop.look.CanvasPainter;
 
 /** Prints what is on the desk on a printer the system knows. */
@@ -22,12 +20,8 @@ final class PaperPrinter {
 
     private PaperPrinter() {}
 
-    static void print(Desk desk, Window owner, Score.Shows shows) {
-        Sight sight = desk.sight().get();
-        if (sight.tune().isEmpty()) {
-            desk.say("There is no tune to print: open a book first.");
-            return;
-        }
+    /** Prints pages as they come out for the printer's paper. */
+    static void print(Desk desk, Window owner, Function<Paper, List<Page>> laidOut) {
         Optional<PrinterJob> job = Optional.ofNullable(PrinterJob.createPrinterJob());
         if (job.isEmpty()) {
             desk.say("No printer is set up here. Take the tune away as PDF (Ctrl+E) and print that.");
@@ -45,7 +39,7 @@ final class PaperPrinter {
                 layout.getPrintableHeight() * millimetres / space,
                 1,
                 space);
-        List<Page> pages = Engraver.engrave(new Score(sight.tune().get(), sight.version(), shows), paper);
+        List<Page> pages = laidOut.apply(paper);
         double pointsPerSpace = space / millimetres;
         boolean isDone = true;
         for (Page page : pages) {

@@ -10,6 +10,7 @@ import wildflourish.core.music.Tempo;
 import wildflourish.core.performance.PlayRange;
 import wildflourish.core.performance.Realisation;
 import wildflourish.core.performance.Realiser;
+import wildflourish.core.tune.NoteId;
 import wildflourish.core.tune.NotePlace;
 import wildflourish.core.tune.Tune;
 import wildflourish.core.version.Version;
@@ -123,12 +124,28 @@ final class Transport {
         }
         Tune tune = sight.tune().orElseThrow();
         Realisation realisation = worked.get();
-        PlayRange range = switch (stretch) {
-            case FROM_HERE -> PlayRange.from(realisation, tune, sight.note().get());
-            case PHRASE -> PlayRange.phrase(realisation, tune, sight.note().get());
-            case PART -> PlayRange.part(realisation, tune, sight.note().get());
-            case TUNE -> PlayRange.whole(realisation);
-        };
+        play(
+                realisation,
+                switch (stretch) {
+                    case FROM_HERE ->
+                        PlayRange.from(realisation, tune, sight.note().get());
+                    case PHRASE ->
+                        PlayRange.phrase(realisation, tune, sight.note().get());
+                    case PART -> PlayRange.part(realisation, tune, sight.note().get());
+                    case TUNE -> PlayRange.whole(realisation);
+                });
+    }
+
+    /** Goes round from one written note to another. */
+    void loop(NoteId first, NoteId last) {
+        Optional<Tune> tune = desk.sight().get().tune();
+        realisation()
+                .filter(worked -> tune.isPresent() && !worked.moments().isEmpty())
+                .ifPresent(worked -> play(worked, PlayRange.between(worked, tune.get(), first, last)));
+    }
+
+    private void play(Realisation realisation, PlayRange range) {
+        Tune tune = desk.sight().get().tune().orElseThrow();
         player.play(new Performance(realisation, range, countIn(tune, realisation, range)));
         playing.set(true);
         timer.start();

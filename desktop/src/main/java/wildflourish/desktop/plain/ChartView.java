@@ -1,0 +1,73 @@
+package wildflourish.desktop.plain;
+
+import java.util.Optional;
+import javafx.scene.canvas.Canvas;
+import javafx.scene.canvas.GraphicsContext;
+import javafx.scene.control.ScrollPane;
+import javafx.scene.layout.Pane;
+import wildflourish.core.engraving.ChartSheet;
+import wildflourish.core.engraving.Page;
+import wildflourish.core.engraving.Paper;
+import wildflourish.core.instrument.Instrument;
+import wildflourish.desktop.desk.Desk;
+import wildflourish.desktop.look.CanvasPainter;
+import wildflourish.desktop.look.Theme;
+
+/** Every note of the chosen instrument with its fingerings, in place of the score. */
+public final class ChartView extends ScrollPane {
+    private static final double WIDTH_SPACES = 112;
+
+    private final Desk desk;
+    private final Canvas canvas = new Canvas();
+    private Theme theme = Theme.LIGHT;
+    private Optional<Page> page = Optional.empty();
+
+    public ChartView(Desk desk) {
+        this.desk = desk;
+        setId("chart");
+        getStyleClass().add("score");
+        setHbarPolicy(ScrollBarPolicy.NEVER);
+        setFitToWidth(true);
+        setFocusTraversable(true);
+        Pane paper = new Pane(canvas);
+        paper.getStyleClass().add("paper");
+        setContent(paper);
+        viewportBoundsProperty().addListener((at, before, after) -> {
+            if (Math.abs(before.getWidth() - after.getWidth()) > 1) {
+                draw();
+            }
+        });
+        desk.sight().addListener((at, before, after) -> {
+            if (!before.chosen().instrument().equals(after.chosen().instrument())) {
+                draw();
+            }
+        });
+    }
+
+    public void setTheme(Theme newTheme) {
+        theme = newTheme;
+        draw();
+    }
+
+    /** What is drawn; empty as long as it has never been shown. */
+    public Optional<Page> page() {
+        return page;
+    }
+
+    private void draw() {
+        double width = getViewportBounds().getWidth();
+        if (width < 50 || getScene() == null) {
+            return;
+        }
+        Instrument instrument = desk.sight().get().chosen().instrument();
+        Page drawn = ChartSheet.of(instrument, Paper.endless(WIDTH_SPACES)).get(0);
+        double pixels = width / WIDTH_SPACES;
+        canvas.setWidth(width);
+        canvas.setHeight(Math.ceil(drawn.height() * pixels));
+        GraphicsContext graphics = canvas.getGraphicsContext2D();
+        graphics.clearRect(0, 0, canvas.getWidth(), canvas.getHeight());
+        CanvasPainter.paint(graphics, drawn.drawn(), theme.palette(), pixels);
+        page = Optional.of(drawn);
+        setAccessibleText("Chart of the " + instrument.name());
+    }
+}

@@ -1,0 +1,147 @@
+package wildflourish.desktop.plain;
+
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import java.util.function.BiConsumer;
+import java.util.function.Consumer;
+import javafx.scene.control.Button;
+import javafx.scene.control.Label;
+import javafx.scene.control.ScrollPane;
+import javafx.scene.control.Tooltip;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.Region;
+import javafx.scene.layout.VBox;
+import wildflourish.core.instrument.Instrument;
+import wildflourish.core.music.Tempo;
+import wildflourish.core.plain.BestFit;
+import wildflourish.core.plain.HardSpot;
+import wildflourish.core.plain.Needs;
+import wildflourish.core.tune.Tune;
+import wildflourish.core.words.FormWords;
+import wildflourish.core.words.NeedsWords;
+import wildflourish.desktop.desk.Desk;
+import wildflourish.desktop.desk.Sight;
+
+/** The plain tune before any ornament: how it is built, what it needs on the instrument, its hard spots to go round, where else it lies well. */
+public final class LookOverPanel extends VBox {
+    private static final int MOST_SPOTS = 6;
+    private static final int MOST_FITS = 8;
+
+    private final Desk desk;
+    private final VBox content = new VBox();
+    private final Choices choices;
+
+    /**
+     * What the panel asks of the window.
+     *
+     * @param loop goes round a hard spot
+     * @param instrument works on another instrument
+     * @param fits works out where a tune lies well, which takes a moment, and gives it back
+     */
+    public record Choices(
+            Consumer<HardSpot> loop, Consumer<Instrument> instrument, BiConsumer<Tune, Consumer<List<BestFit>>> fits) {}
+
+    public LookOverPanel(Desk desk, Choices choices) {
+        this.desk = desk;
+        this.choices = choices;
+        setId("look-over");
+        getStyleClass().add("fits");
+        Label title = new Label("Look over the plain tune");
+        title.getStyleClass().add("panel-title");
+        content.getStyleClass().add("cards");
+        ScrollPane scroll = new ScrollPane(content);
+        scroll.setFitToWidth(true);
+        scroll.setHbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
+        scroll.getStyleClass().add("cards-scroll");
+        VBox.setVgrow(scroll, Priority.ALWAYS);
+        getChildren().addAll(title, scroll);
+        desk.sight().addListener((at, before, after) -> {
+            boolean isSame = before.tune().equals(after.tune())
+                    && before.chosen().instrument().equals(after.chosen().instrument());
+            if (!isSame && getScene() != null) {
+                show();
+            }
+        });
+    }
+
+    /** Reads the tune anew; for when the panel comes into sight. */
+    public void show() {
+        content.getChildren().clear();
+        Sight sight = desk.sight().get();
+        Optional<Tune> tune = sight.tune();
+        if (tune.isEmpty()) {
+            content.getChildren().add(words("Open a book with a tune in it, or begin one with Ctrl+N."));
+            return;
+        }
+        Instrument instrument = sight.chosen().instrument();
+        Tempo tempo = sight.version()
+                .map(version -> version.playing().tempo())
+                .orElse(tune.get().header().type().session());
+        Needs needs = Needs.of(tune.get(), instrument, tempo);
+        heading("How it is built");
+        FormWords.of(tune.get()).forEach(line -> content.getChildren().add(words(line)));
+        heading("What it needs on the " + instrument.name());
+        NeedsWords.of(needs, tune.get(), instrument).stream()
+                .filter(line -> !line.startsWith("Hard"))
+                .forEach(line -> content.getChildren().add(words(line)));
+        spots(needs, tune.get());
+        heading("Where it lies well");
+        choices.fits().accept(tune.get(), this::fits);
+    }
+
+    private void spots(Needs needs, Tune tune) {
+        if (needs.spots().isEmpty()) {
+            return;
+        }
+        heading("Hard spots, to go round");
+        needs.spots().stream().limit(MOST_SPOTS).forEach(spot -> {
+            Button button = row(NeedsWords.of(spot, tune), "Goes round it with the notes before and after");
+            button.setId("spot-" + spot.at().number());
+            button.setOnAction(event -> choices.loop().accept(spot));
+            content.getChildren().add(button);
+        });
+        int more = needs.spots().size() - MOST_SPOTS;
+        if (more > 0) {
+            content.getChildren().add(words("and " + more + " more like these"));
+        }
+    }
+
+    private void fits(List<BestFit> fits) {
+        fits.stream().filter(BestFit::isPlayable).limit(MOST_FITS).forEach(fit -> {
+            String cost = String.format(Locale.ROOT, "%.1f", fit.cost());
+            Button button = row(
+                    fit.instrument().name() + "\n" + NeedsWords.of(fit),
+                    "Fingers moved a note, with what is hard: " + cost + ". Press to work on this instrument");
+            button.setId("fit-on-" + fit.instrument().id());
+            button.setOnAction(event -> choices.instrument().accept(fit.instrument()));
+            content.getChildren().add(button);
+        });
+    }
+
+    private void heading(String text) {
+        Label heading = new Label(text);
+        heading.getStyleClass().add("where");
+        heading.setWrapText(true);
+        heading.setMinHeight(Region.USE_PREF_SIZE);
+        content.getChildren().add(heading);
+    }
+
+    private static Label words(String text) {
+        Label label = new Label(text);
+        label.setWrapText(true);
+        label.setMinHeight(Region.USE_PREF_SIZE);
+        return label;
+    }
+
+    private static Button row(String text, String tip) {
+        Button button = new Button(text);
+        button.setWrapText(true);
+        button.setMaxWidth(Double.MAX_VALUE);
+        button.setMinHeight(Region.USE_PREF_SIZE);
+        button.setTooltip(new Tooltip(tip));
+        button.getStyleClass().add("card");
+        button.setStyle("-fx-alignment: center-left; -fx-padding: 6 10 6 10;");
+        return button;
+    }
+}

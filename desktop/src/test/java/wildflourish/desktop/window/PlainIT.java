@@ -1,0 +1,129 @@
+package wildflourish.desktop.window;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.mockito.ArgumentMatchers.anyString;
+import static org.mockito.Mockito.when;
+
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.Optional;
+import javafx.scene.control.Button;
+import javafx.scene.control.Label;
+import javafx.scene.control.Menu;
+import javafx.scene.control.MenuButton;
+import javafx.scene.input.KeyCode;
+import org.junit.jupiter.api.Test;
+import wildflourish.core.engraving.Drawn;
+import wildflourish.core.instrument.Instrument;
+import wildflourish.desktop.plain.ChartView;
+
+/** The plain tune and its instrument: chart, look-over, best fit, another instrument. */
+class PlainIT extends WindowTest {
+    private List<String> words() {
+        return robot.lookup("#look-over .label").queryAllAs(Label.class).stream()
+                .map(Label::getText)
+                .toList();
+    }
+
+    @Test
+    void theTuneIsLookedOverAndAHardSpotGoneRound() throws Exception {
+        press(KeyCode.K);
+        assertThat(words())
+                .contains("A1 A2 A1 A3, B1 B2 B1 B3", "12 bars to learn, of 16 written: the others come back.");
+        assertThat(words()).anyMatch(line -> line.startsWith("Grade "));
+        Button spot = robot.lookup("#look-over .card")
+                .queryAllAs(Button.class)
+                .iterator()
+                .next();
+        inWindow(() -> {
+            spot.fire();
+            return true;
+        });
+        assertThat(isShown("#stop")).isTrue();
+        assertThat(inWindow(() -> player.isPlaying())).isTrue();
+        assertThat(sight().note().orElseThrow().number())
+                .isEqualTo(Integer.parseInt(spot.getId().substring(5)));
+        press(KeyCode.K);
+        assertThat(isShown("#fits")).isTrue();
+    }
+
+    @Test
+    void anInstrumentIsTakenFromWhereTheTuneLiesWell() throws Exception {
+        press(KeyCode.K);
+        press(KeyCode.K);
+        press(KeyCode.K);
+        Button fit = robot.lookup("#look-over .card").queryAllAs(Button.class).stream()
+                .filter(each -> each.getId().startsWith("fit-on-flute"))
+                .findFirst()
+                .orElseThrow();
+        inWindow(() -> {
+            fit.fire();
+            return true;
+        });
+        assertThat(sight().chosen().instrument().id()).startsWith("flute-");
+        assertThat(Files.readString(own.resolve("preferences.properties"))).contains("instrument=flute");
+    }
+
+    @Test
+    void theChartFollowsTheInstrumentAndIsTakenAway() throws Exception {
+        press(KeyCode.H);
+        ChartView chart = find("#chart", ChartView.class);
+        inWindow(() -> {
+            window.applyCss();
+            window.layout();
+            return true;
+        });
+        assertThat(fingerings(chart)).isGreaterThan(100);
+        inWindow(() -> {
+            window.chooseInstrument(Instrument.of("border-pipes"));
+            return true;
+        });
+        assertThat(fingerings(chart)).isEqualTo(72);
+        Path pdf = book.resolveSibling("chart.pdf");
+        when(picker.toSave(anyString(), anyString())).thenReturn(Optional.of(pdf));
+        MenuButton menu = find("#take-away", MenuButton.class);
+        inWindow(() -> {
+            menu.getItems().stream()
+                    .filter(item -> item.getText().startsWith("Chart"))
+                    .findFirst()
+                    .orElseThrow()
+                    .fire();
+            return true;
+        });
+        inWindow(() -> true);
+        assertThat(new String(Files.readAllBytes(pdf), 0, 5, StandardCharsets.US_ASCII))
+                .isEqualTo("%PDF-");
+        press(KeyCode.H);
+        assertThat(isShown("#score")).isTrue();
+    }
+
+    private static long fingerings(ChartView chart) throws Exception {
+        return inWindow(() -> chart.page().orElseThrow().drawn().stream()
+                .filter(each -> each.subject().kind() == Drawn.Kind.FINGERING)
+                .count());
+    }
+
+    @Test
+    void eachInstrumentHasAStairOfItsOwn() throws Exception {
+        press(KeyCode.ENTER);
+        assertThat(here()).isPresent();
+        MenuButton menu = find("#instrument", MenuButton.class);
+        inWindow(() -> {
+            menu.getOnShowing().handle(null);
+            Menu family = (Menu) menu.getItems().get(1);
+            family.getItems().get(0).fire();
+            return true;
+        });
+        assertThat(sight().chosen().instrument().id()).isEqualTo("flute-d");
+        assertThat(here()).as("nothing is placed for the flute yet").isEmpty();
+        press(KeyCode.ENTER);
+        assertThat(here()).isPresent();
+        inWindow(() -> {
+            window.chooseInstrument(Instrument.of("whistle-d"));
+            return true;
+        });
+        assertThat(here()).isPresent();
+    }
+}
