@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.stream.IntStream;
+import wildflourish.core.form.Phrase;
 import wildflourish.core.tune.Form;
 import wildflourish.core.tune.Note;
 import wildflourish.core.tune.Tune;
@@ -22,11 +23,13 @@ public final class Engraver {
     private final Score score;
     private final Paper paper;
     private final Setting setting;
+    private final Optional<Phrase> only;
     private final List<Page> pages = new ArrayList<>();
     private Sketch page = new Sketch();
     private double y;
 
-    private Engraver(Score score, Paper paper) {
+    private Engraver(Score score, Paper paper, Optional<Phrase> only) {
+        this.only = only;
         this.score = score;
         this.paper = paper;
         this.setting = Setting.of(score);
@@ -34,7 +37,12 @@ public final class Engraver {
     }
 
     public static List<Page> engrave(Score score, Paper paper) {
-        return new Engraver(score, paper).run();
+        return new Engraver(score, paper, Optional.empty()).run();
+    }
+
+    /** One phrase alone, under its name. */
+    public static List<Page> engrave(Score score, Paper paper, Phrase only) {
+        return new Engraver(score, paper, Optional.of(only)).run();
     }
 
     private double width() {
@@ -51,6 +59,10 @@ public final class Engraver {
         }
         for (SystemEngraver system : systems()) {
             place(system.engrave(), BETWEEN_SYSTEMS);
+        }
+        if (only.isPresent()) {
+            finishPage();
+            return List.copyOf(pages);
         }
         if (!score.tune().header().words().isEmpty()) {
             place(verses(), BETWEEN_SYSTEMS);
@@ -106,7 +118,9 @@ public final class Engraver {
     private Sketch heading() {
         Sketch sketch = new Sketch();
         Tune tune = score.tune();
-        sketch.words(fitted(tune.title(), Face.TITLE, 3.6), 0, 2.8, Face.TITLE, 3.6);
+        String title = only.map(phrase -> phrase.name() + " of " + tune.title()).orElse(tune.title());
+        double size = only.isPresent() ? 2.4 : 3.6;
+        sketch.words(fitted(title, Face.TITLE, size), 0, 2.8, Face.TITLE, size);
         sketch.add(
                 new Mark.Words(Face.BODY.drawable(subtitle()), 0, 5.4, Face.BODY, 1.75), Ink.QUIET, Drawn.Kind.WORDS);
         tune.header().credits().composer().ifPresent(name -> {
@@ -177,6 +191,7 @@ public final class Engraver {
         for (Form.Line row : score.tune().form().lines()) {
             List<Integer> bars = IntStream.rangeClosed(row.firstBar(), row.lastBar())
                     .filter(bar -> !score.tune().bars().get(bar).notes().isEmpty())
+                    .filter(bar -> only.map(phrase -> phrase.has(bar)).orElse(true))
                     .boxed()
                     .toList();
             if (!bars.isEmpty()) {

@@ -1,8 +1,13 @@
 package wildflourish.core.performance;
 
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
 import java.util.function.IntPredicate;
+import wildflourish.core.form.Phrase;
 import wildflourish.core.form.Phrasing;
 import wildflourish.core.music.Fraction;
+import wildflourish.core.tune.Note;
 import wildflourish.core.tune.NoteId;
 import wildflourish.core.tune.Tune;
 
@@ -30,6 +35,30 @@ public record PlayRange(Fraction startWholeNotes, Fraction endWholeNotes, boolea
     public static PlayRange phrase(Realisation realisation, Tune tune, NoteId note) {
         var phrase = Phrasing.of(tune).at(tune.placeOf(note).bar());
         return around(realisation, firstPlaying(realisation, tune, note), phrase::has, true);
+    }
+
+    /**
+     * From the phrase of a note on, phrase after phrase as written, each as it is first played; so many joined each time, the last time what is
+     * left. To be answered one by one.
+     */
+    public static List<PlayRange> phrases(Realisation realisation, Tune tune, NoteId from, int joined) {
+        List<PlayRange> ranges = new ArrayList<>();
+        int bar = tune.placeOf(from).bar();
+        for (Phrase phrase : Phrasing.of(tune).phrases()) {
+            Optional<NoteId> first = tune.bars().subList(phrase.firstBar(), phrase.lastBar() + 1).stream()
+                    .flatMap(each -> each.notes().stream())
+                    .map(Note::id)
+                    .findFirst();
+            if (phrase.lastBar() >= bar && first.isPresent()) {
+                ranges.add(phrase(realisation, tune, first.get()));
+            }
+        }
+        List<PlayRange> together = new ArrayList<>();
+        for (int i = 0; i < ranges.size(); i += joined) {
+            PlayRange last = ranges.get(Math.min(i + joined, ranges.size()) - 1);
+            together.add(new PlayRange(ranges.get(i).startWholeNotes, last.endWholeNotes, false));
+        }
+        return List.copyOf(together);
     }
 
     /** From one written note to the end of another, as first played, looped. */

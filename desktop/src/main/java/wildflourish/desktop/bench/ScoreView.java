@@ -16,6 +16,8 @@ import wildflourish.core.engraving.NoteZone;
 import wildflourish.core.engraving.Page;
 import wildflourish.core.engraving.Paper;
 import wildflourish.core.engraving.Score;
+import wildflourish.core.form.Phrase;
+import wildflourish.core.form.Phrasing;
 import wildflourish.core.tune.Note;
 import wildflourish.core.tune.NoteId;
 import wildflourish.core.tune.Tune;
@@ -30,6 +32,9 @@ import wildflourish.files.abc.WrittenOut;
 
 /** The score of the chosen stage on an endless page, with the chosen note and the sounding note marked. */
 public final class ScoreView extends ScrollPane {
+    /** Staff spaces across a phrase that is looked at alone. */
+    private static final double LENS_SPACES = 66;
+
     /** Of the border that shows where the focus is, in pixels. */
     public static final double BORDER = 2;
 
@@ -46,6 +51,7 @@ public final class ScoreView extends ScrollPane {
     private Theme theme = Theme.LIGHT;
     private Optional<Page> page = Optional.empty();
     private final Label empty = new Label("No tune here yet. Ctrl+O opens a tunebook, Ctrl+N begins a new tune.");
+    private boolean isLens;
     private boolean isInSheets;
     private boolean isInSmallNotes;
     private Score.Shows shows = Score.Shows.BENCH;
@@ -127,7 +133,8 @@ public final class ScoreView extends ScrollPane {
     private void looked(Sight before, Sight after) {
         boolean isSameScore =
                 before.tune().equals(after.tune()) && before.version().equals(after.version());
-        if (!isSameScore) {
+        boolean hasLeftPhrase = isLens && zone(after.note()).isEmpty();
+        if (!isSameScore || hasLeftPhrase) {
             layoutScore();
         }
         if (!before.tune().equals(after.tune())) {
@@ -142,7 +149,7 @@ public final class ScoreView extends ScrollPane {
         if (width < 50) {
             return;
         }
-        double across = isInSheets ? Paper.a4().width() + 2 * SHEET_GAP : WIDTH_SPACES;
+        double across = isLens ? LENS_SPACES : isInSheets ? Paper.a4().width() + 2 * SHEET_GAP : WIDTH_SPACES;
         pixelsPerSpace = Math.max(SMALLEST_SPACE, width / across * zoom);
         page = sight.tune().map(tune -> layOut(tune, sight.version(), width / pixelsPerSpace));
         empty.setVisible(page.isEmpty());
@@ -158,6 +165,12 @@ public final class ScoreView extends ScrollPane {
                 written.isEmpty() ? version : version.map(each -> Version.plain(each.name(), each.playing()));
         Score score = new Score(
                 written.map(WrittenOut::tune).orElse(tune), drawn, isInSmallNotes ? shows.withoutSigns() : shows);
+        if (isLens && desk.sight().get().note().isPresent()) {
+            int bar = tune.placeOf(desk.sight().get().note().get()).bar();
+            Phrase phrase = Phrasing.of(tune).at(bar);
+            Score large = new Score(tune, version, shows.withLetters(true));
+            return Engraver.engrave(large, Paper.endless(widthSpaces), phrase).get(0);
+        }
         Page laidOut = isInSheets
                 ? Page.stacked(Engraver.engrave(score, Paper.a4()), SHEET_GAP)
                 : Engraver.engrave(score, Paper.endless(widthSpaces)).get(0);
@@ -172,6 +185,16 @@ public final class ScoreView extends ScrollPane {
 
     public boolean isInSheets() {
         return isInSheets;
+    }
+
+    /** One phrase at a time, large, with letters, or the whole tune. */
+    public void setLens(boolean lens) {
+        isLens = lens;
+        layoutScore();
+    }
+
+    public boolean isLens() {
+        return isLens;
     }
 
     /** Ornaments written out as small notes, or as signs. */

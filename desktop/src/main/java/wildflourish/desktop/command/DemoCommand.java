@@ -36,6 +36,9 @@ final class DemoCommand implements Callable<Integer> {
     @Option(names = "--look-over", description = "shows the look-over of the plain tune")
     private boolean lookOver;
 
+    @Option(names = "--lens", description = "shows one phrase, large")
+    private boolean lens;
+
     @Option(names = "--first", description = "as on the very first start, with its welcome")
     private boolean first;
 
@@ -61,6 +64,9 @@ final class DemoCommand implements Callable<Integer> {
         }
         if (lookOver) {
             parameters.add("--look-over");
+        }
+        if (lens) {
+            parameters.add("--lens");
         }
         if (first) {
             parameters.add("--first");

@@ -9,6 +9,8 @@ import javafx.beans.property.ReadOnlyObjectWrapper;
 import javafx.beans.property.ReadOnlyStringProperty;
 import javafx.beans.property.ReadOnlyStringWrapper;
 import wildflourish.core.engraving.GesturePicture;
+import wildflourish.core.form.Phrase;
+import wildflourish.core.form.Phrasing;
 import wildflourish.core.instrument.Instrument;
 import wildflourish.core.instrument.School;
 import wildflourish.core.music.Tempo;
@@ -217,6 +219,32 @@ public final class Desk {
                         }
                         bar += direction;
                     }
+                }));
+    }
+
+    /** To the first note of the next phrase (1) or of the one before (−1); stays at either end. */
+    public void walkPhrase(int direction) {
+        now().tune()
+                .ifPresent(tune -> now().note().ifPresent(note -> {
+                    List<Phrase> phrases = Phrasing.of(tune).phrases();
+                    int bar = tune.placeOf(note).bar();
+                    int at = 0;
+                    while (at + 1 < phrases.size() && !phrases.get(at).has(bar)) {
+                        at++;
+                    }
+                    int next = Math.max(0, Math.min(phrases.size() - 1, at + direction));
+                    tune
+                            .bars()
+                            .subList(
+                                    phrases.get(next).firstBar(),
+                                    phrases.get(next).lastBar() + 1)
+                            .stream()
+                            .flatMap(each -> each.notes().stream())
+                            .findFirst()
+                            .ifPresent(first -> {
+                                choose(first.id());
+                                say("Phrase " + phrases.get(next).name());
+                            });
                 }));
     }
 

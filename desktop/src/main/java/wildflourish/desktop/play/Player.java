@@ -5,7 +5,9 @@ import java.util.Deque;
 import java.util.Iterator;
 import java.util.Optional;
 import java.util.function.Supplier;
+import wildflourish.core.music.Fraction;
 import wildflourish.core.performance.Moment;
+import wildflourish.core.performance.PlayRange;
 import wildflourish.core.performance.Realisation;
 import wildflourish.core.sound.Click;
 import wildflourish.core.sound.Synth;
@@ -15,6 +17,9 @@ import wildflourish.core.sound.Synth;
  * where the last one was. What is heard now is told by the speaker's clock, not by what has been rendered.
  */
 public final class Player implements AutoCloseable {
+    /** How loud the pulse is under an answer, of a count-in. */
+    private static final float QUIET = 0.3f;
+
     private static final int BLOCK = Synth.SAMPLE_RATE / 100;
 
     private final Supplier<Speaker> speakers;
@@ -139,8 +144,15 @@ public final class Player implements AutoCloseable {
         @Override
         public void run() {
             countIn();
+            for (PlayRange call : performance.answered()) {
+                place = call.startWholeNotes().toDouble();
+                playThrough(call.endWholeNotes().toDouble());
+                answer(call);
+            }
             do {
-                playThrough();
+                if (performance.answered().isEmpty()) {
+                    playThrough(performance.range().endWholeNotes().toDouble());
+                }
                 place = performance.range().startWholeNotes().toDouble();
             } while (isRunning && performance.range().isLooped());
             drain();
@@ -149,22 +161,30 @@ public final class Player implements AutoCloseable {
         }
 
         private void countIn() {
+            knock(performance.countIn().lengthWholeNotes(), 1);
+        }
+
+        /** The time of a call again, for the student, with a pulse that does not cover an instrument. */
+        private void answer(PlayRange call) {
+            knock(call.endWholeNotes().minus(call.startWholeNotes()), QUIET);
+        }
+
+        private void knock(Fraction lengthWholeNotes, float loudness) {
             double beat = performance.countIn().beatWholeNotes().toDouble() * performance.millisPerWholeNote();
-            double length = performance.countIn().lengthWholeNotes().toDouble() * performance.millisPerWholeNote();
+            double length = lengthWholeNotes.toDouble() * performance.millisPerWholeNote();
             addSegment(new Segment(streamMillis, 0, performance, true));
             double done = 0;
             while (isRunning && done < length) {
                 int count = (int) Math.min(BLOCK, Math.ceil((length - done) * Synth.SAMPLE_RATE / 1000));
                 for (int i = 0; i < count; i++) {
                     double now = done + i * 1000.0 / Synth.SAMPLE_RATE;
-                    block[i] = Click.at(now % beat, now < beat);
+                    block[i] = loudness * Click.at(now % beat, now < beat);
                 }
                 done += write(count);
             }
         }
 
-        private void playThrough() {
-            double end = performance.range().endWholeNotes().toDouble();
+        private void playThrough(double end) {
             Synth synth = begin();
             while (isRunning && place < end - 1e-9) {
                 if (wanted.isPresent()) {

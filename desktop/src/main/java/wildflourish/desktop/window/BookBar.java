@@ -194,6 +194,9 @@ final class BookBar extends HBox {
         menu.getItems()
                 .addAll(
                         item("Chart of the instrument   H", () -> window.showChart(!window.isChart())),
+                        item(
+                                "One phrase, large   J",
+                                () -> window.showLens(!window.score().isLens())),
                         item("Look over the plain tune   K", () -> window.showLookOver(!window.isLookOver())),
                         new SeparatorMenuItem());
         ToggleGroup group = new ToggleGroup();

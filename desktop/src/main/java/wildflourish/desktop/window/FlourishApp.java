@@ -71,6 +71,7 @@ public final class FlourishApp extends Application {
             content.showWrite(flags.contains("--write"));
             content.showChart(flags.contains("--chart"));
             content.showLookOver(flags.contains("--look-over"));
+            content.showLens(flags.contains("--lens"));
             if (flags.contains("--dark")) {
                 content.setTheme(Theme.DARK);
             }

@@ -66,6 +66,8 @@ final class KeyTable {
         ctrl(KeyCode.LEFT, "bar before", () -> desk.walkBar(-1));
         plain(KeyCode.DOWN, "line below", () -> window.score().walkLine(1));
         plain(KeyCode.UP, "line above", () -> window.score().walkLine(-1));
+        plain(KeyCode.B, "next phrase", () -> desk.walkPhrase(1));
+        shift(KeyCode.B, "phrase before", () -> desk.walkPhrase(-1));
         plain(KeyCode.HOME, "first note", () -> desk.walk(-100_000));
         plain(KeyCode.END, "last note", () -> desk.walk(100_000));
         plain(KeyCode.PAGE_UP, "stage above", () -> climb(1));
@@ -96,6 +98,8 @@ final class KeyTable {
         plain(KeyCode.SPACE, "play from here, or stop", () -> window.playOrStop(Transport.Stretch.FROM_HERE));
         plain(KeyCode.L, "loop this phrase", () -> window.playOrStop(Transport.Stretch.PHRASE));
         plain(KeyCode.P, "play this part", () -> window.playOrStop(Transport.Stretch.PART));
+        plain(KeyCode.E, "call and answer, phrase by phrase from here", () -> window.echoOrStop(1));
+        shift(KeyCode.E, "call and answer, two phrases joined", () -> window.echoOrStop(2));
         plain(KeyCode.T, "play the tune", () -> window.playOrStop(Transport.Stretch.TUNE));
     }
 
@@ -103,6 +107,10 @@ final class KeyTable {
         plain(KeyCode.C, "close-up of the spot", () -> window.showCloseUp(!window.isCloseUp()));
         plain(KeyCode.H, "chart of the instrument, or the score", () -> window.showChart(!window.isChart()));
         plain(KeyCode.K, "look over the plain tune, or what fits", () -> window.showLookOver(!window.isLookOver()));
+        plain(
+                KeyCode.J,
+                "one phrase, large, or the whole tune",
+                () -> window.showLens(!window.score().isLens()));
         plain(KeyCode.COMMA, "a little earlier in the close-up", () -> window.scrub(-1));
         plain(KeyCode.PERIOD, "a little later in the close-up", () -> window.scrub(1));
         plain(KeyCode.D, "light or dark", window::otherTheme);

@@ -266,6 +266,15 @@ public final class MainWindow extends BorderPane {
         return getCenter() == chart;
     }
 
+    /** One phrase at a time, large; B goes on to the next. */
+    public void showLens(boolean isShown) {
+        score.setLens(isShown);
+        if (isShown) {
+            showChart(false);
+            desk.say("One phrase, large: B goes on to the next, Shift+B back, L loops it, J shows the whole tune");
+        }
+    }
+
     /** The look-over of the plain tune in place of what fits, or what fits again. */
     public void showLookOver(boolean isShown) {
         setRight(isShown ? lookOver : fits);
@@ -276,6 +285,14 @@ public final class MainWindow extends BorderPane {
 
     boolean isLookOver() {
         return getRight() == lookOver;
+    }
+
+    void echoOrStop(int joined) {
+        if (transport.playing().get()) {
+            transport.stop();
+        } else {
+            transport.echo(joined);
+        }
     }
 
     private void loop(HardSpot spot) {

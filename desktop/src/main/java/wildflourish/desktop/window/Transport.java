@@ -1,5 +1,6 @@
 package wildflourish.desktop.window;
 
+import java.util.List;
 import java.util.Optional;
 import javafx.animation.AnimationTimer;
 import javafx.beans.property.ReadOnlyBooleanProperty;
@@ -144,6 +145,24 @@ final class Transport {
                 .ifPresent(worked -> play(worked, PlayRange.between(worked, tune.get(), first, last)));
     }
 
+    /** Call and answer from the phrase of the chosen note on: so many phrases joined, then as long a silence with a quiet pulse. */
+    void echo(int joined) {
+        Sight sight = desk.sight().get();
+        Optional<Realisation> worked = realisation();
+        if (worked.isEmpty() || sight.note().isEmpty() || worked.get().moments().isEmpty()) {
+            desk.say("There is nothing to play: open a book with a tune in it.");
+            return;
+        }
+        Tune tune = sight.tune().orElseThrow();
+        List<PlayRange> calls =
+                PlayRange.phrases(worked.get(), tune, sight.note().get(), joined);
+        Performance.CountIn beats = countIn(tune, worked.get(), calls.get(0));
+        player.play(new Performance(worked.get(), calls.get(0), beats, calls));
+        playing.set(true);
+        timer.start();
+        desk.say("Call and answer: listen, then play it back over the quiet pulse");
+    }
+
     private void play(Realisation realisation, PlayRange range) {
         Tune tune = desk.sight().get().tune().orElseThrow();
         player.play(new Performance(realisation, range, countIn(tune, realisation, range)));
@@ -154,7 +173,7 @@ final class Transport {
     /** A bar of beats, and where a pickup follows, the beats before it too: so the first beat of the tune is never in doubt. */
     private Performance.CountIn countIn(Tune tune, Realisation realisation, PlayRange range) {
         if (!isCountedIn) {
-            return Performance.CountIn.NONE;
+            return new Performance.CountIn(Fraction.ZERO, realisation.tempo().beatLength());
         }
         Fraction perWhole = realisation.tempo().millisOf(Fraction.ONE);
         NotePlace first = realisation

@@ -45,7 +45,7 @@ class FlourishTest {
     @Test
     void aloneItSaysInAFewLinesWhatItCanDo() {
         assertThat(run()).isZero();
-        assertThat(out.toString().lines()).hasSizeBetween(8, 14);
+        assertThat(out.toString().lines()).hasSizeBetween(8, 26);
         assertThat(out.toString()).contains("demo", "open", "check", "export", "ornaments");
     }
 
@@ -194,5 +194,73 @@ class FlourishTest {
     void aFileInTheWayOfAFolderIsTold() {
         assertThat(run("export", book, "--as", "midi", "--out", book)).isEqualTo(2);
         assertThat(err.toString()).contains("cannot make the folder").contains("--tune");
+    }
+
+    @Test
+    void formSaysHowTheTunesAreBuilt() throws IOException {
+        assertThat(run("form", book, "--format", "json")).isZero();
+        JsonNode rows = new ObjectMapper().readTree(out.toString());
+        assertThat(rows).hasSize(9);
+        assertThat(rows.get(0).get("phrases").asText()).isEqualTo("A1 A2 A1 A3, B1 B2 B1 B3");
+        assertThat(rows.get(0).get("bars to learn").asText()).isEqualTo("12");
+        assertThat(run("form", book, "--tune", 40)).isEqualTo(2);
+        assertThat(err.toString()).contains("no tune X:40");
+    }
+
+    @Test
+    void needsGoFromTheEasiestOn() throws IOException {
+        assertThat(run("needs", book, "--instrument", "whistle-d", "--format", "json"))
+                .isZero();
+        JsonNode rows = new ObjectMapper().readTree(out.toString());
+        assertThat(rows.get(0).get("tune").asText()).contains("Low Water");
+        assertThat(rows.get(8).get("grade").asText()).isEqualTo("cannot");
+        assertThat(run("needs", book, "--instrument", "kazoo")).isEqualTo(2);
+        assertThat(err.toString()).contains("kazoo", "whistle-d");
+    }
+
+    @Test
+    void fitRanksWhatTheClassOwnsForASoundingKey() throws IOException {
+        assertThat(run(
+                        "fit",
+                        book,
+                        "--tune",
+                        1,
+                        "--sounding",
+                        "F major",
+                        "--instrument",
+                        "whistle-d,whistle-high-f,border-pipes",
+                        "--format",
+                        "json"))
+                .isZero();
+        JsonNode rows = new ObjectMapper().readTree(out.toString());
+        assertThat(rows).hasSize(3);
+        assertThat(rows.get(0).get("instrument").asText()).isEqualTo("whistle-high-f");
+        assertThat(rows.get(0).get("how").asText()).contains("fingered in D major");
+        assertThat(rows.get(2).get("plays it").asText()).isEqualTo("no");
+        assertThat(run("fit", book, "--sounding", "H major")).isEqualTo(2);
+        assertThat(err.toString()).contains("H major");
+    }
+
+    @Test
+    void stepsSayATuneInSentences() {
+        assertThat(run("steps", book, "--tune", 2, "--instrument", "recorder-soprano"))
+                .isZero();
+        assertThat(out.toString())
+                .contains("Phrase A1, bars 1 to 2.", "G 4: cover thumb 1 2 3, soft breath, a quaver.", "Warm up first");
+    }
+
+    @Test
+    void chartListsEveryNoteOrIsAPdf() throws IOException {
+        assertThat(run("chart", "--format", "json")).isZero();
+        assertThat(new ObjectMapper().readTree(out.toString())).hasSizeGreaterThan(50);
+        assertThat(run("chart", "--instrument", "border-pipes", "--format", "json"))
+                .isZero();
+        JsonNode rows = new ObjectMapper().readTree(out.toString());
+        assertThat(rows).hasSize(9);
+        assertThat(rows.get(1).get("holes").asText()).isEqualTo("XXXXXXXO");
+        Path pdf = folder.resolve("chart.pdf");
+        assertThat(run("chart", "--instrument", "whistle-d", "--out", pdf)).isZero();
+        assertThat(Files.readAllBytes(pdf)).startsWith("%PDF-".getBytes(StandardCharsets.US_ASCII));
+        assertThat(run("chart", "--out", pdf)).isEqualTo(2);
     }
 }

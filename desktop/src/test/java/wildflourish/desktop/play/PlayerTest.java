@@ -185,6 +185,42 @@ class PlayerTest {
     }
 
     @Test
+    void anAnswerHasTheTimeOfItsCallAndIsNearlySilent() throws Exception {
+        HandSpeaker speaker = new HandSpeaker();
+        try (Player player = new Player(() -> speaker)) {
+            Realisation realisation = realisation(Fraction.of(2));
+            double whole = realisation.tempo().millisOf(Fraction.ONE).toDouble();
+            PlayRange call = new PlayRange(Fraction.ZERO, Fraction.ONE, false);
+            PlayRange next = new PlayRange(Fraction.ONE, Fraction.of(2), false);
+            Performance.CountIn beats = new Performance.CountIn(Fraction.ZERO, Fraction.of(1, 2));
+            player.play(new Performance(realisation, call, beats, List.of(call, next)));
+            speaker.let((int) (whole / 20));
+            assertThat(player.heard()).as("the call is lit").isPresent();
+            speaker.let((int) (whole / 10));
+            assertThat(player.heard()).as("the answer is the student's").isEmpty();
+            speaker.let((int) (whole / 10));
+            assertThat(player.heard().orElseThrow().millis())
+                    .as("the next call")
+                    .isBetween(whole, 2 * whole);
+            int samples = (int) (whole * Synth.SAMPLE_RATE / 1000);
+            assertThat(loudness(speaker, 0, samples)).isGreaterThan(10 * loudness(speaker, samples, 2 * samples));
+            assertThat(loudness(speaker, samples, 2 * samples))
+                    .as("the pulse is there")
+                    .isGreaterThan(0);
+        }
+    }
+
+    /** The mean of the squares. */
+    private static double loudness(HandSpeaker speaker, int from, int to) {
+        synchronized (speaker.taken) {
+            return speaker.taken.subList(from, to).stream()
+                    .mapToDouble(sample -> sample * sample)
+                    .average()
+                    .orElse(0);
+        }
+    }
+
+    @Test
     void itEndsByItselfAndClosesTheSpeaker() {
         Speaker speaker = mock(Speaker.class);
         when(speaker.heardMillis()).thenReturn(1e9);

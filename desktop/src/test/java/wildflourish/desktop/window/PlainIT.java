@@ -126,4 +126,38 @@ class PlainIT extends WindowTest {
         });
         assertThat(here()).isPresent();
     }
+
+    @Test
+    void onePhraseIsSeenLargeAndOneKeyGoesOn() throws Exception {
+        press(KeyCode.J);
+        assertThat(inWindow(() -> window.score().isLens())).isTrue();
+        int first = zones();
+        assertThat(first).isLessThan(20);
+        press(KeyCode.B);
+        assertThat(said()).isEqualTo("Phrase A2");
+        assertThat(inWindow(() -> window.score()
+                        .page()
+                        .orElseThrow()
+                        .zoneOf(desk.sight().get().note().orElseThrow())))
+                .isPresent();
+        press(KeyCode.SHIFT, KeyCode.B);
+        assertThat(said()).isEqualTo("Phrase A1");
+        press(KeyCode.END);
+        assertThat(zones()).isLessThan(20);
+        press(KeyCode.J);
+        assertThat(zones()).isGreaterThan(80);
+    }
+
+    private int zones() throws Exception {
+        return inWindow(() -> window.score().page().orElseThrow().zones().size());
+    }
+
+    @Test
+    void aPhraseIsCalledAndItsTimeLeftForTheAnswer() throws Exception {
+        press(KeyCode.E);
+        assertThat(inWindow(() -> player.isPlaying())).isTrue();
+        assertThat(said()).startsWith("Call and answer");
+        press(KeyCode.E);
+        assertThat(inWindow(() -> player.isPlaying())).isFalse();
+    }
 }
