@@ -1,6 +1,7 @@
 package wildflourish.bench;
 
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.concurrent.TimeUnit;
 import org.openjdk.jmh.annotations.Benchmark;
@@ -17,12 +18,15 @@ import wildflourish.core.engraving.Engraver;
 import wildflourish.core.engraving.Page;
 import wildflourish.core.engraving.Paper;
 import wildflourish.core.engraving.Score;
+import wildflourish.core.fingering.FingeringPath;
+import wildflourish.core.form.Phrasing;
 import wildflourish.core.ornament.Ornament;
 import wildflourish.core.ornament.Profile;
 import wildflourish.core.performance.Realisation;
 import wildflourish.core.performance.Realiser;
 import wildflourish.core.placing.Remark;
 import wildflourish.core.placing.WhatFits;
+import wildflourish.core.plain.BestFit;
 import wildflourish.core.problem.Parsed;
 import wildflourish.core.sound.Synth;
 import wildflourish.core.tune.NoteId;
@@ -45,6 +49,7 @@ public class Budgets {
     private Tune tune;
     private Version version;
     private Realisation realisation;
+    private Tune twice;
     private Tune demo;
     private Version demoVersion;
     private NoteId note;
@@ -56,6 +61,7 @@ public class Budgets {
         tune = Long64.tune();
         version = Long64.version(tune);
         realisation = Realiser.realise(tune, version, Profile.usual());
+        twice = Long64.tune(128);
         demo = BookReader.read("X:1\nT:Eight\nR:reel\nM:4/4\nL:1/8\nK:D\n|:" + "d2fd cdBA|F2AF EFDE|".repeat(8) + "\n")
                 .value()
                 .lessons()
@@ -93,6 +99,30 @@ public class Budgets {
     @Benchmark
     public List<Page> engraveATuneWithFingerings() {
         return Engraver.engrave(new Score(demo, Optional.of(demoVersion), Score.Shows.BENCH), Paper.endless(118));
+    }
+
+    /** Phrases and families of 64 bars. */
+    @Benchmark
+    public Phrasing familiesOf64Bars() {
+        return Phrasing.of(tune);
+    }
+
+    /** Phrases and families of 128 bars: about twice as long. */
+    @Benchmark
+    public Phrasing familiesOf128Bars() {
+        return Phrasing.of(twice);
+    }
+
+    /** Best fit of 64 bars over all winds and keys. */
+    @Benchmark
+    public List<BestFit> bestFitOverAllWinds() {
+        return BestFit.of(tune, BestFit.instruments(), 0);
+    }
+
+    /** The fingering path of 64 bars on the instrument with most alternates. */
+    @Benchmark
+    public FingeringPath fingeringPathOf64Bars() {
+        return FingeringPath.of(tune.notes(), version.playing().instrument(), Map.of());
     }
 
     /** Read a tunebook of 10,000 tunes. */

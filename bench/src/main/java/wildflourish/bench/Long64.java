@@ -20,8 +20,12 @@ final class Long64 {
     private Long64() {}
 
     static Tune tune() {
+        return tune(64);
+    }
+
+    static Tune tune(int bars) {
         StringBuilder text = new StringBuilder("X:1\nT:Sixty-four bars\nR:reel\nM:4/4\nL:1/8\nK:D\n");
-        for (int bar = 0; bar < 64; bar++) {
+        for (int bar = 0; bar < bars; bar++) {
             boolean opens = bar % 8 == 0;
             boolean ends = bar % 8 == 7;
             text.append(opens ? "|:" : "")

@@ -48,8 +48,7 @@ record Costs(double finger, double crossing, double half, Other other) {
     }
 
     /** What a fingering of a note costs by itself; {@code index} is its place among the row's fingerings. */
-    double ofChoice(ChartRow row, int index) {
-        Fingering fingering = row.fingerings().get(index);
+    double ofChoice(ChartRow row, Fingering fingering, int index) {
         double cost = fingering.has(Hole.HALF) ? half : 0;
         if (index > 0) {
             cost += other.alternate + (index - 1) * other.further;

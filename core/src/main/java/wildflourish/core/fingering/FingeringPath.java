@@ -50,7 +50,7 @@ public record FingeringPath(Map<NoteId, Fingering> fingerings, double cost) {
             }
             Optional<ChartRow> row = rows.apply(note);
             if (row.isPresent()) {
-                run.add(Stage.of(note, row.get(), Optional.ofNullable(pins.get(note.id()))));
+                run.add(Stage.of(note, row.get(), Optional.ofNullable(pins.get(note.id())), costs));
             } else {
                 cost += settle(run, costs, chosen);
                 run.clear();
@@ -60,19 +60,19 @@ public record FingeringPath(Map<NoteId, Fingering> fingerings, double cost) {
         return new FingeringPath(chosen, cost);
     }
 
-    /** A note with the fingerings that may be taken for it, as places among those of its row. */
-    private record Stage(Note note, ChartRow row, List<Integer> choices) {
-        static Stage of(Note note, ChartRow row, Optional<Fingering> pin) {
-            List<Integer> all = new ArrayList<>();
-            for (int i = 0; i < row.fingerings().size(); i++) {
-                all.add(i);
+    /** A note with the fingerings that may be taken for it, and what each costs by itself. */
+    private record Stage(Note note, List<Fingering> fingerings, List<Double> costs) {
+        static Stage of(Note note, ChartRow row, Optional<Fingering> pin, Costs costs) {
+            List<Fingering> all = row.fingerings();
+            int pinned = pin.map(all::indexOf).orElse(-1);
+            if (pinned >= 0) {
+                return new Stage(note, List.of(all.get(pinned)), List.of(costs.ofChoice(row, all.get(pinned), pinned)));
             }
-            int pinned = pin.map(row.fingerings()::indexOf).orElse(-1);
-            return new Stage(note, row, pinned < 0 ? all : List.of(pinned));
-        }
-
-        Fingering fingering(int choice) {
-            return row.fingerings().get(choices.get(choice));
+            List<Double> each = new ArrayList<>();
+            for (int i = 0; i < all.size(); i++) {
+                each.add(costs.ofChoice(row, all.get(i), i));
+            }
+            return new Stage(note, all, each);
         }
     }
 
@@ -84,19 +84,19 @@ public record FingeringPath(Map<NoteId, Fingering> fingerings, double cost) {
         List<int[]> cameFrom = new ArrayList<>();
         for (int i = 0; i < run.size(); i++) {
             Stage stage = run.get(i);
-            double[] now = new double[stage.choices.size()];
+            double[] now = new double[stage.fingerings.size()];
             int[] from = new int[now.length];
             for (int choice = 0; choice < now.length; choice++) {
                 double least = i == 0 ? 0 : Double.POSITIVE_INFINITY;
                 for (int earlier = 0; earlier < best.length; earlier++) {
-                    double cost =
-                            best[earlier] + costs.ofMove(run.get(i - 1).fingering(earlier), stage.fingering(choice));
+                    double cost = best[earlier]
+                            + costs.ofMove(run.get(i - 1).fingerings.get(earlier), stage.fingerings.get(choice));
                     if (cost < least) {
                         least = cost;
                         from[choice] = earlier;
                     }
                 }
-                now[choice] = least + costs.ofChoice(stage.row, stage.choices.get(choice));
+                now[choice] = least + stage.costs.get(choice);
             }
             cameFrom.add(from);
             best = now;
@@ -104,7 +104,7 @@ public record FingeringPath(Map<NoteId, Fingering> fingerings, double cost) {
         int last = leastOf(best);
         double cost = best[last];
         for (int i = run.size() - 1; i >= 0; i--) {
-            chosen.put(run.get(i).note.id(), run.get(i).fingering(last));
+            chosen.put(run.get(i).note.id(), run.get(i).fingerings.get(last));
             last = cameFrom.get(i)[last];
         }
         return cost;

@@ -83,7 +83,7 @@ class FingeringPathTest {
         double least = Double.POSITIVE_INFINITY;
         for (int i = 0; i < row.fingerings().size(); i++) {
             Fingering fingering = row.fingerings().get(i);
-            double cost = costs.ofChoice(row, i)
+            double cost = costs.ofChoice(row, fingering, i)
                     + (before == null ? 0 : costs.ofMove(before, fingering))
                     + cheapest(line, instrument, costs, from + 1, fingering);
             least = Math.min(least, cost);
