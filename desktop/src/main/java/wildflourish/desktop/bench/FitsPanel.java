@@ -3,6 +3,7 @@ package wildflourish.desktop.bench;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import javafx.application.Platform;
 import javafx.scene.Node;
 import javafx.scene.control.Label;
 import javafx.scene.control.ScrollPane;
@@ -33,6 +34,7 @@ public final class FitsPanel extends VBox {
     private final TextField sentence;
     private final ToggleButton fold = new ToggleButton();
     private Theme theme = Theme.LIGHT;
+    private boolean isWaiting;
 
     public FitsPanel(Desk desk) {
         this.desk = desk;
@@ -67,13 +69,24 @@ public final class FitsPanel extends VBox {
         scroll.setFocusTraversable(false);
         VBox.setVgrow(scroll, Priority.ALWAYS);
         getChildren().addAll(title, where, here, sentence, scroll);
-        desk.sight().addListener((at, before, after) -> show());
+        desk.sight().addListener((at, before, after) -> showSoon());
         show();
     }
 
     public void setTheme(Theme newTheme) {
         theme = newTheme;
         show();
+    }
+
+    /** Right after what the key did first: the score is seen first, and many strokes in a row are shown once. */
+    private void showSoon() {
+        if (!isWaiting) {
+            isWaiting = true;
+            Platform.runLater(() -> {
+                isWaiting = false;
+                show();
+            });
+        }
     }
 
     private void show() {
