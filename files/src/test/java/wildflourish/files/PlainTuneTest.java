@@ -109,6 +109,11 @@ class PlainTuneTest {
         assertThat(moved).hasSize(13);
         assertThat(moved.get(0).semitones()).isIn(-3, 2);
         assertThat(moved.get(0).fit().fingeredKey().name()).isIn("D major", "G major");
+        assertThat(NeedsWords.of(moved.get(0), WHISTLE))
+                .startsWith("Move a recording ")
+                .contains("fingered in ");
+        assertThat(NeedsWords.of(BestFit.recordingMoved(tune(1), WHISTLE).get(0), WHISTLE))
+                .contains("on the whistle in D");
     }
 
     @Test

@@ -97,6 +97,20 @@ public final class NeedsWords {
         };
     }
 
+    /** What to do with a recording for a student who has but one instrument. */
+    public static String of(BestFit.Moved moved, Instrument instrument) {
+        if (!moved.fit().isPlayable()) {
+            return "On the " + instrument.name() + " it cannot be played in any key.";
+        }
+        String how = "it is " + of(moved.fit()) + ".";
+        if (moved.semitones() == 0) {
+            return "With a recording as it is, on the " + instrument.name() + " " + how;
+        }
+        int count = Math.abs(moved.semitones());
+        return "Move a recording " + count + (count == 1 ? " semitone " : " semitones ")
+                + (moved.semitones() > 0 ? "up" : "down") + ": on the " + instrument.name() + " " + how;
+    }
+
     /** How a tune lies on an instrument, in one line. */
     public static String of(BestFit fit) {
         if (!fit.isPlayable()) {

@@ -87,6 +87,9 @@ public final class LookOverPanel extends VBox {
                 .forEach(line -> content.getChildren().add(words(line)));
         spots(needs, tune.get());
         heading("Where it lies well");
+        content.getChildren()
+                .add(words(NeedsWords.of(
+                        BestFit.recordingMoved(tune.get(), instrument).get(0), instrument)));
         choices.fits().accept(tune.get(), this::fits);
     }
 
