@@ -107,11 +107,15 @@ abstract class WindowTest {
         FxToolkit.cleanupStages();
     }
 
-    /** Runs something where the window lives and waits for its answer. */
+    /** Runs something where the window lives; waits for its answer and until what it put off is done too. */
     static <T> T inWindow(Callable<T> question) throws ExecutionException, InterruptedException, TimeoutException {
         FutureTask<T> task = new FutureTask<>(question);
         Platform.runLater(task);
-        return task.get(20, TimeUnit.SECONDS);
+        T answer = task.get(20, TimeUnit.SECONDS);
+        FutureTask<Boolean> after = new FutureTask<>(() -> true);
+        Platform.runLater(after);
+        after.get(20, TimeUnit.SECONDS);
+        return answer;
     }
 
     /** Puts the focus on the score, as a click on it does. */
