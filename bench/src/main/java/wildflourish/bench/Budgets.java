@@ -38,11 +38,11 @@ import wildflourish.core.version.Spot;
 import wildflourish.core.version.Version;
 import wildflourish.files.abc.BookReader;
 
-/** One method a row of the budgets in the README. */
+/** One method a row of the budgets in the README. Samples, so that the median tells more than a mean on a busy machine; warm means warm. */
 @State(Scope.Benchmark)
-@BenchmarkMode(Mode.AverageTime)
+@BenchmarkMode(Mode.SampleTime)
 @OutputTimeUnit(TimeUnit.MILLISECONDS)
-@Warmup(iterations = 3, time = 1)
+@Warmup(iterations = 12, time = 1)
 @Measurement(iterations = 5, time = 1)
 @Fork(1)
 public class Budgets {
