@@ -2,6 +2,7 @@ package wildflourish.core.form;
 
 import java.util.ArrayList;
 import java.util.HashMap;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -16,7 +17,9 @@ public final class Phrasing {
 
     private final Tune tune;
     private final List<Phrase> phrases = new ArrayList<>();
-    private final List<Contour> contours = new ArrayList<>();
+    /** Of the phrases that are not the same as one before, by name, in their order. */
+    private final Map<String, Contour> contours = new LinkedHashMap<>();
+
     private final Map<String, Integer> families = new HashMap<>();
     private final Map<Part, Integer> numbers = new HashMap<>();
 
@@ -75,7 +78,7 @@ public final class Phrasing {
                 .orElse(phrases.size());
         families.putIfAbsent(name, family);
         phrases.add(new Phrase(part, name, firstBar, lastBar, like));
-        contours.add(contour);
+        contours.putIfAbsent(name, contour);
     }
 
     /** How long the part's own pickup is, in whole notes. */
@@ -87,9 +90,8 @@ public final class Phrasing {
     /** The nearest likeness to any phrase before; of equally near ones the first. */
     private Optional<Phrase.Likeness> nearest(Contour contour) {
         Optional<Phrase.Likeness> nearest = Optional.empty();
-        for (int i = 0; i < phrases.size(); i++) {
-            Optional<Phrase.Likeness> like =
-                    contour.likenessTo(contours.get(i), phrases.get(i).name());
+        for (Map.Entry<String, Contour> earlier : contours.entrySet()) {
+            Optional<Phrase.Likeness> like = contour.likenessTo(earlier.getValue(), earlier.getKey());
             boolean isNearer = like.isPresent()
                     && (nearest.isEmpty()
                             || like.get().kind().compareTo(nearest.get().kind()) < 0);
