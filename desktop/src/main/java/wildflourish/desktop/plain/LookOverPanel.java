@@ -5,6 +5,7 @@ import java.util.Locale;
 import java.util.Optional;
 import java.util.function.BiConsumer;
 import java.util.function.Consumer;
+import java.util.function.Supplier;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.ScrollPane;
@@ -31,16 +32,26 @@ public final class LookOverPanel extends VBox {
     private final Desk desk;
     private final VBox content = new VBox();
     private final Choices choices;
+    /** Counts what was shown, so that an answer that comes too late is passed over. */
+    private int shown;
 
     /**
      * What the panel asks of the window.
      *
      * @param loop goes round a hard spot
      * @param instrument works on another instrument
-     * @param fits works out where a tune lies well, which takes a moment, and gives it back
+     * @param away works something out away from the window's thread and gives it back
      */
     public record Choices(
-            Consumer<HardSpot> loop, Consumer<Instrument> instrument, BiConsumer<Tune, Consumer<List<BestFit>>> fits) {}
+            Consumer<HardSpot> loop, Consumer<Instrument> instrument, BiConsumer<Supplier<Lie>, Consumer<Lie>> away) {}
+
+    /** Where a tune lies well: how to move a recording for the chosen instrument, and the other instruments. */
+    public record Lie(String recording, List<BestFit> fits) {
+        static Lie of(Tune tune, Instrument instrument) {
+            BestFit.Moved moved = BestFit.recordingMoved(tune, instrument).get(0);
+            return new Lie(NeedsWords.of(moved, instrument), BestFit.of(tune, BestFit.instruments(), 0));
+        }
+    }
 
     public LookOverPanel(Desk desk, Choices choices) {
         this.desk = desk;
@@ -67,6 +78,7 @@ public final class LookOverPanel extends VBox {
 
     /** Reads the tune anew; for when the panel comes into sight. */
     public void show() {
+        int asked = ++shown;
         content.getChildren().clear();
         Sight sight = desk.sight().get();
         Optional<Tune> tune = sight.tune();
@@ -87,10 +99,11 @@ public final class LookOverPanel extends VBox {
                 .forEach(line -> content.getChildren().add(words(line)));
         spots(needs, tune.get());
         heading("Where it lies well");
-        content.getChildren()
-                .add(words(NeedsWords.of(
-                        BestFit.recordingMoved(tune.get(), instrument).get(0), instrument)));
-        choices.fits().accept(tune.get(), this::fits);
+        choices.away().accept(() -> Lie.of(tune.get(), instrument), lie -> {
+            if (asked == shown) {
+                lies(lie);
+            }
+        });
     }
 
     private void spots(Needs needs, Tune tune) {
@@ -110,8 +123,9 @@ public final class LookOverPanel extends VBox {
         }
     }
 
-    private void fits(List<BestFit> fits) {
-        fits.stream().filter(BestFit::isPlayable).limit(MOST_FITS).forEach(fit -> {
+    private void lies(Lie lie) {
+        content.getChildren().add(words(lie.recording()));
+        lie.fits().stream().filter(BestFit::isPlayable).limit(MOST_FITS).forEach(fit -> {
             String cost = String.format(Locale.ROOT, "%.1f", fit.cost());
             Button button = row(
                     fit.instrument().name() + "\n" + NeedsWords.of(fit),

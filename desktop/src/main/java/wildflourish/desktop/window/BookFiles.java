@@ -4,6 +4,7 @@ import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
+import java.util.Optional;
 import java.util.function.Consumer;
 import javafx.scene.control.Button;
 import javafx.scene.control.TextArea;
@@ -12,6 +13,7 @@ import wildflourish.core.engraving.Paper;
 import wildflourish.core.instrument.Instrument;
 import wildflourish.core.problem.Parsed;
 import wildflourish.core.problem.Problem;
+import wildflourish.core.version.Book;
 import wildflourish.desktop.desk.Desk;
 import wildflourish.desktop.desk.Sight;
 import wildflourish.files.export.ExportForm;
@@ -84,14 +86,19 @@ final class BookFiles {
 
     void open(Path path) {
         if (!desk.isSaved()) {
-            askBeforeLosing("open", "Open the other book", () -> openNow(path, true));
+            askBeforeLosing("open", "Open the other book", () -> openNow(path, agreed()));
             return;
         }
-        openNow(path, false);
+        openNow(path, Optional.empty());
     }
 
-    private void openNow(Path path, boolean mayLose) {
-        read(path, opened -> arrived(opened, mayLose));
+    private Optional<Book> agreed() {
+        return Optional.of(desk.sight().get().book());
+    }
+
+    /** @param mayGo the state of the present book that the user has said may go unsaved */
+    private void openNow(Path path, Optional<Book> mayGo) {
+        read(path, opened -> arrived(opened, mayGo));
     }
 
     private void read(Path path, Consumer<Parsed<StoredBook>> then) {
@@ -103,8 +110,8 @@ final class BookFiles {
     }
 
     /** A book has been read; what was changed meanwhile in the one it replaces is asked about. */
-    private void arrived(Parsed<StoredBook> opened, boolean mayLose) {
-        if (!desk.isSaved() && !mayLose) {
+    private void arrived(Parsed<StoredBook> opened, Optional<Book> mayGo) {
+        if (!desk.isSaved() && !mayGo.equals(agreed())) {
             askBeforeLosing("open", "Open the other book", () -> take(opened));
             return;
         }
@@ -162,12 +169,12 @@ final class BookFiles {
     }
 
     private void save(Path path, Runnable then) {
-        safekeeping.saving(path);
         StoredBook asked = desk.toSave(path);
         work.start(
                 "Saving to " + path.getFileName(),
                 progress -> saved(asked),
                 now -> {
+                    safekeeping.saving(path);
                     desk.saved(now);
                     safekeeping.saved();
                     remember();

@@ -5,7 +5,6 @@ import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
-import java.util.function.Consumer;
 import javafx.application.Platform;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
@@ -25,10 +24,8 @@ import wildflourish.core.engraving.ChartSheet;
 import wildflourish.core.engraving.Engraver;
 import wildflourish.core.engraving.Score;
 import wildflourish.core.instrument.Instrument;
-import wildflourish.core.plain.BestFit;
 import wildflourish.core.plain.HardSpot;
 import wildflourish.core.tune.NoteId;
-import wildflourish.core.tune.Tune;
 import wildflourish.core.version.Change;
 import wildflourish.core.version.Lesson;
 import wildflourish.desktop.bench.FitsPanel;
@@ -90,7 +87,13 @@ public final class MainWindow extends BorderPane {
         this.lookOver = new LookOverPanel(
                 desk,
                 new LookOverPanel.Choices(
-                        this::loop, this::chooseInstrument, (tune, then) -> workOutFits(work, tune, then)));
+                        this::loop,
+                        this::chooseInstrument,
+                        (question, then) -> work.start(
+                                "Trying every instrument",
+                                progress -> question.get(),
+                                then,
+                                e -> desk.say("That cannot be worked out: " + e.getMessage()))));
         this.bar = new BookBar(this, desk, files);
         this.keys = KeyTable.of(this, desk, files);
         layOut();
@@ -298,14 +301,6 @@ public final class MainWindow extends BorderPane {
     private void loop(HardSpot spot) {
         desk.choose(spot.at());
         transport.loop(spot.loop().first(), spot.loop().last());
-    }
-
-    private static void workOutFits(LongWork work, Tune tune, Consumer<List<BestFit>> then) {
-        work.start(
-                "Trying every instrument",
-                progress -> BestFit.of(tune, BestFit.instruments(), 0),
-                then,
-                never -> then.accept(List.of()));
     }
 
     /** Shows the chosen spot in milliseconds, or hides it. */

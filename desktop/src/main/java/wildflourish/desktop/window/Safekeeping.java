@@ -134,17 +134,21 @@ final class Safekeeping {
         });
     }
 
-    /** The book is about to be saved at a path, perhaps another than its own: what was kept for its own path is done with. */
+    /** The book has been saved at a path, perhaps another than its own until now: then what was kept for its own path is done with. */
     void saving(Path path) {
         if (!path.equals(desk.path())) {
             letGo();
         }
     }
 
-    /** The book on the desk was saved. */
+    /** The book on the desk was saved; what was done while it was being written is kept aside as ever. */
     void saved() {
         claim(desk.path());
-        letGo();
+        if (desk.isSaved()) {
+            letGo();
+        } else {
+            pause.playFromStart();
+        }
     }
 
     /** The unsaved changes are let go. */
