@@ -1,6 +1,5 @@
 package wildflourish.desktop.command;
 
-import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -9,9 +8,9 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.concurrent.Callable;
 import picocli.CommandLine.Command;
+import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Model.CommandSpec;
 import picocli.CommandLine.Option;
-import picocli.CommandLine.Parameters;
 import picocli.CommandLine.Spec;
 import wildflourish.core.instrument.Instrument;
 import wildflourish.core.music.Key;
@@ -28,11 +27,8 @@ final class FitCommand implements Callable<Integer> {
     @Spec
     private CommandSpec spec = CommandSpec.create();
 
-    @Parameters(paramLabel = "FILE", description = "a tunebook in ABC")
-    private Path file = Path.of("");
-
-    @Option(names = "--tune", description = "only the tune with this X: number")
-    private Optional<Integer> tune = Optional.empty();
+    @Mixin
+    private TunesAsked tunes = new TunesAsked();
 
     @Option(names = "--sounding", description = "the key it is to sound in, such as \"G minor\"; as written without it")
     private Optional<String> sounding = Optional.empty();
@@ -52,7 +48,7 @@ final class FitCommand implements Callable<Integer> {
                 ? BestFit.instruments()
                 : owned.stream().map(Asked::instrument).toList();
         List<Map<String, String>> rows = new ArrayList<>();
-        for (Tune each : BookFile.tunes(file, tune, spec.commandLine().getErr())) {
+        for (Tune each : tunes.read(spec.commandLine().getErr())) {
             int semitones = sounding.map(words -> semitonesTo(each, words)).orElse(0);
             for (BestFit fit : BestFit.of(each, instruments, semitones)) {
                 Map<String, String> row = new LinkedHashMap<>();

@@ -1,16 +1,14 @@
 package wildflourish.desktop.command;
 
-import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
 import java.util.concurrent.Callable;
 import picocli.CommandLine.Command;
+import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Model.CommandSpec;
 import picocli.CommandLine.Option;
-import picocli.CommandLine.Parameters;
 import picocli.CommandLine.Spec;
 import wildflourish.core.form.Phrasing;
 import wildflourish.core.tune.Tune;
@@ -23,11 +21,8 @@ final class FormCommand implements Callable<Integer> {
     @Spec
     private CommandSpec spec = CommandSpec.create();
 
-    @Parameters(paramLabel = "FILE", description = "a tunebook in ABC")
-    private Path file = Path.of("");
-
-    @Option(names = "--tune", description = "only the tune with this X: number")
-    private Optional<Integer> tune = Optional.empty();
+    @Mixin
+    private TunesAsked tunes = new TunesAsked();
 
     @Option(names = "--format", description = "table, json or csv")
     private Listing.Format format = Listing.Format.TABLE;
@@ -35,7 +30,7 @@ final class FormCommand implements Callable<Integer> {
     @Override
     public Integer call() {
         List<Map<String, String>> rows = new ArrayList<>();
-        for (Tune each : BookFile.tunes(file, tune, spec.commandLine().getErr())) {
+        for (Tune each : tunes.read(spec.commandLine().getErr())) {
             List<String> lines = FormWords.of(each);
             Map<String, String> row = new LinkedHashMap<>();
             row.put("tune", each.header().number() + " " + each.title());

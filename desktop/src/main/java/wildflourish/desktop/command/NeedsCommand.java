@@ -1,16 +1,14 @@
 package wildflourish.desktop.command;
 
-import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
 import java.util.concurrent.Callable;
 import picocli.CommandLine.Command;
+import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Model.CommandSpec;
 import picocli.CommandLine.Option;
-import picocli.CommandLine.Parameters;
 import picocli.CommandLine.Spec;
 import wildflourish.core.instrument.Instrument;
 import wildflourish.core.plain.Ladder;
@@ -25,11 +23,8 @@ final class NeedsCommand implements Callable<Integer> {
     @Spec
     private CommandSpec spec = CommandSpec.create();
 
-    @Parameters(paramLabel = "FILE", description = "a tunebook in ABC")
-    private Path file = Path.of("");
-
-    @Option(names = "--tune", description = "only the tune with this X: number")
-    private Optional<Integer> tune = Optional.empty();
+    @Mixin
+    private TunesAsked tunes = new TunesAsked();
 
     @Option(
             names = "--instrument",
@@ -44,8 +39,8 @@ final class NeedsCommand implements Callable<Integer> {
     public Integer call() {
         Instrument asked = Asked.instrument(instrument);
         List<Map<String, String>> rows = new ArrayList<>();
-        List<Tune> tunes = BookFile.tunes(file, tune, spec.commandLine().getErr());
-        for (Ladder.Rung rung : Ladder.of(tunes, asked)) {
+        List<Tune> all = tunes.read(spec.commandLine().getErr());
+        for (Ladder.Rung rung : Ladder.of(all, asked)) {
             Map<String, String> row = new LinkedHashMap<>();
             row.put("tune", rung.tune().header().number() + " " + rung.tune().title());
             row.put("grade", rung.needs().grade().map(NeedsWords::grade).orElse("cannot"));

@@ -1,13 +1,11 @@
 package wildflourish.desktop.command;
 
 import java.io.PrintWriter;
-import java.nio.file.Path;
-import java.util.Optional;
 import java.util.concurrent.Callable;
 import picocli.CommandLine.Command;
+import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Model.CommandSpec;
 import picocli.CommandLine.Option;
-import picocli.CommandLine.Parameters;
 import picocli.CommandLine.Spec;
 import wildflourish.core.instrument.Instrument;
 import wildflourish.core.tune.Tune;
@@ -22,11 +20,8 @@ final class StepsCommand implements Callable<Integer> {
     @Spec
     private CommandSpec spec = CommandSpec.create();
 
-    @Parameters(paramLabel = "FILE", description = "a tunebook in ABC")
-    private Path file = Path.of("");
-
-    @Option(names = "--tune", description = "only the tune with this X: number")
-    private Optional<Integer> tune = Optional.empty();
+    @Mixin
+    private TunesAsked tunes = new TunesAsked();
 
     @Option(
             names = "--instrument",
@@ -38,7 +33,7 @@ final class StepsCommand implements Callable<Integer> {
     public Integer call() {
         Instrument asked = Asked.instrument(instrument);
         PrintWriter out = spec.commandLine().getOut();
-        for (Tune each : BookFile.tunes(file, tune, spec.commandLine().getErr())) {
+        for (Tune each : tunes.read(spec.commandLine().getErr())) {
             out.println(each.title() + ", on the " + asked.name() + ".");
             out.println(FormWords.start(each));
             Steps.of(each, asked).forEach(out::println);

@@ -1,0 +1,23 @@
+package wildflourish.desktop.command;
+
+import java.io.PrintWriter;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.Optional;
+import picocli.CommandLine.Option;
+import picocli.CommandLine.Parameters;
+import wildflourish.core.tune.Tune;
+
+/** Which plain tunes a command is about: those of a book, or one of them. */
+final class TunesAsked {
+    @Parameters(paramLabel = "FILE", description = "a tunebook in ABC")
+    private Path file = Path.of("");
+
+    @Option(names = "--tune", description = "only the tune with this X: number")
+    private Optional<Integer> tune = Optional.empty();
+
+    /** Problems of the book go to {@code err}. */
+    List<Tune> read(PrintWriter err) {
+        return BookFile.tunes(file, tune, err);
+    }
+}
