@@ -26,14 +26,15 @@ public record Book(List<BookItem> items) {
                 .findFirst();
     }
 
-    /** Where a lesson stands among the items; throws IllegalArgumentException for one that is not in the book. */
-    public int indexOf(Lesson lesson) {
-        int index = items.indexOf(lesson);
-        if (index < 0) {
-            throw new IllegalArgumentException(
-                    "the book has no lesson on " + lesson.tune().title());
+    /** Where the lesson with an index, from 0, stands among the items; throws IllegalArgumentException where there are fewer. */
+    public int itemOf(int lesson) {
+        int passed = 0;
+        for (int i = 0; i < items.size(); i++) {
+            if (items.get(i) instanceof Lesson && passed++ == lesson) {
+                return i;
+            }
         }
-        return index;
+        throw new IllegalArgumentException("the book has " + passed + " lessons, there is none at index " + lesson);
     }
 
     /** With the items from {@code at} that equal {@code before} replaced by {@code after}. */

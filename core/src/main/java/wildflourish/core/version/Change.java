@@ -15,9 +15,10 @@ public record Change(int at, List<BookItem> before, List<BookItem> after, Deed d
         after = List.copyOf(after);
     }
 
-    /** A lesson of a book becomes another. */
-    public static Change of(Book book, Lesson before, Lesson after, Deed deed) {
-        return new Change(book.indexOf(before), List.of(before), List.of(after), deed);
+    /** The lesson of a book with an index, from 0, becomes another. By index, for a book may hold the same tune twice. */
+    public static Change of(Book book, int lesson, Lesson after, Deed deed) {
+        int at = book.itemOf(lesson);
+        return new Change(at, book.items().subList(at, at + 1), List.of(after), deed);
     }
 
     /** The book after the change. Throws IllegalStateException when the book is not the one the change was made for. */

@@ -67,13 +67,13 @@ class EditedLessonTest {
         for (String line : List.of("B4:2 ", "B4:3 ", "B4:4 ")) {
             Lesson now = history.book().lessons().get(0);
             Lesson then = now.edited(Melody.jig(line + LINE)).lesson();
-            history.applyMerging(Change.of(history.book(), now, then, deed));
+            history.applyMerging(Change.of(history.book(), 0, then, deed));
         }
         assertThat(history.done()).hasSize(1);
         history.endMerging();
         Lesson now = history.book().lessons().get(0);
         history.applyMerging(
-                Change.of(history.book(), now, now.edited(Melody.jig(LINE)).lesson(), deed));
+                Change.of(history.book(), 0, now.edited(Melody.jig(LINE)).lesson(), deed));
         assertThat(history.done()).hasSize(2);
         history.undo();
         history.undo();
@@ -88,8 +88,8 @@ class EditedLessonTest {
         History history = new History(new Book(List.of(lesson)));
         Deed deed = new Deed(Deed.Kind.EDIT, "T", "");
         Lesson changed = lesson.edited(Melody.jig("B4:2 " + LINE)).lesson();
-        history.applyMerging(Change.of(history.book(), lesson, changed, deed));
-        history.applyMerging(Change.of(history.book(), changed, lesson, deed));
+        history.applyMerging(Change.of(history.book(), 0, changed, deed));
+        history.applyMerging(Change.of(history.book(), 0, lesson, deed));
         assertThat(history.done()).isEmpty();
         assertThat(history.isSaved()).isTrue();
     }

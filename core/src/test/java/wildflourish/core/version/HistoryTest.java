@@ -7,7 +7,6 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Random;
 import org.junit.jupiter.api.Test;
-import wildflourish.core.Melody;
 import wildflourish.core.RandomVersions;
 import wildflourish.core.instrument.Instrument;
 import wildflourish.core.tune.Tune;
@@ -33,10 +32,10 @@ class HistoryTest {
         Random random = new Random(2);
         Book book = book(random, 2);
         Lesson first = book.lessons().get(0);
-        Change one = Change.of(book, first, first.with(stair(first, random)), DEED);
+        Change one = Change.of(book, 0, first.with(stair(first, random)), DEED);
         Book between = one.applied(book);
         Lesson changed = between.lessons().get(0);
-        Change two = Change.of(between, changed, changed.with(stair(changed, random)), DEED);
+        Change two = Change.of(between, 0, changed.with(stair(changed, random)), DEED);
         assertThat(one.merged(two).orElseThrow().applied(book)).isEqualTo(two.applied(between));
         assertThat(two.merged(one)).isEmpty();
     }
@@ -100,8 +99,17 @@ class HistoryTest {
         Random random = new Random(6);
         History history = new History(book(random, 1));
         Lesson lesson = history.book().lessons().get(0);
-        history.apply(Change.of(history.book(), lesson, lesson, DEED));
+        history.apply(Change.of(history.book(), 0, lesson, DEED));
         assertThat(history.done()).isEmpty();
+    }
+
+    @Test
+    void theSecondOfTwoEqualTunesIsChangedAlone() {
+        Random random = new Random(8);
+        Lesson lesson = book(random, 1).lessons().get(0);
+        Book book = new Book(List.of(lesson, lesson));
+        Lesson changed = lesson.with(stair(lesson, random));
+        assertThat(Change.of(book, 1, changed, DEED).applied(book).items()).containsExactly(lesson, changed);
     }
 
     @Test
@@ -110,8 +118,7 @@ class HistoryTest {
         Book book = book(random, 1);
         Change change = anyChange(book, random);
         assertThatThrownBy(() -> change.applied(Book.EMPTY)).isInstanceOf(IllegalStateException.class);
-        assertThatThrownBy(() -> book.indexOf(Lesson.plain(Melody.reel("G4:8 |"))))
-                .isInstanceOf(IllegalArgumentException.class);
+        assertThatThrownBy(() -> book.itemOf(1)).isInstanceOf(IllegalArgumentException.class);
     }
 
     private static Book book(Random random, int lessons) {
@@ -125,8 +132,9 @@ class HistoryTest {
     }
 
     private static Change anyChange(Book book, Random random) {
-        Lesson lesson = book.lessons().get(random.nextInt(book.lessons().size()));
-        return Change.of(book, lesson, lesson.with(stair(lesson, random)), DEED);
+        int index = random.nextInt(book.lessons().size());
+        Lesson lesson = book.lessons().get(index);
+        return Change.of(book, index, lesson.with(stair(lesson, random)), DEED);
     }
 
     private static Stair stair(Lesson lesson, Random random) {

@@ -38,7 +38,8 @@ final class FitCard extends HBox {
     private final Tooltip cleanTip = new Tooltip();
     private final Label why = new Label();
     private final VBox words;
-    private final HBox content = new HBox();
+    private final SignPicture sign = new SignPicture();
+    private final FingersPicture fingers = new FingersPicture();
     private final Button card = new Button();
     private final Button or = new Button("or");
     private Optional<Shown> shown = Optional.empty();
@@ -59,6 +60,7 @@ final class FitCard extends HBox {
         why.getStyleClass().add("why");
         words = new VBox(top, why);
         HBox.setHgrow(words, Priority.ALWAYS);
+        HBox content = new HBox(new StackPane(sign), words, fingers);
         content.getStyleClass().add("card-content");
         card.setGraphic(content);
         card.setMaxWidth(Double.MAX_VALUE);
@@ -96,10 +98,8 @@ final class FitCard extends HBox {
         clean.setText("clean to " + Words.beats(tempo));
         cleanTip.setText("The fastest tempo at which it still speaks cleanly: " + Words.tempo(tempo));
         why.setText(Words.why(fit));
-        SignPicture sign = new SignPicture(fit.facts().ornament(), shape, now.theme());
-        FingersPicture fingers =
-                new FingersPicture(now.steps(), Signs.inkOf(fit.facts().ornament()), now.theme());
-        content.getChildren().setAll(new StackPane(sign), words, fingers);
+        sign.show(fit.facts().ornament(), shape, now.theme());
+        fingers.show(now.steps(), Signs.inkOf(fit.facts().ornament()), now.theme());
         card.setAccessibleText(ornament + ", clean to " + Words.tempo(tempo) + ". " + Words.why(fit));
         card.setId("fit-" + id + (fit.placement().span().isOneNote() ? "" : "-over-notes"));
         card.setUserData(fit.placement());

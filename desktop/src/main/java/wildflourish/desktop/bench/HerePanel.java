@@ -4,13 +4,13 @@ import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import javafx.geometry.Pos;
-import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
 import javafx.scene.control.Tooltip;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.VBox;
+import wildflourish.core.ornament.Shape;
 import wildflourish.core.tune.Tune;
 import wildflourish.core.version.Passes;
 import wildflourish.core.version.Placement;
@@ -62,9 +62,14 @@ final class HerePanel extends VBox {
             return;
         }
         List<Placement> all = spot.get().options();
-        options.getChildren().clear();
+        while (options.getChildren().size() > all.size()) {
+            options.getChildren().remove(options.getChildren().size() - 1);
+        }
         for (int i = 0; i < all.size(); i++) {
-            options.getChildren().add(option(tune.get(), all.get(i), i == 0, theme));
+            if (i == options.getChildren().size()) {
+                options.getChildren().add(new Option());
+            }
+            ((Option) options.getChildren().get(i)).show(tune.get(), all.get(i), i == 0, theme);
         }
         next.setVisible(all.size() > 1);
         Set<Integer> numbers =
@@ -75,16 +80,24 @@ final class HerePanel extends VBox {
         isFilling = false;
     }
 
-    private static Node option(Tune tune, Placement placement, boolean isPlayed, Theme theme) {
-        Label name =
-                new Label((isPlayed ? "Here: " : "or: ") + placement.ornament().name());
-        name.getStyleClass().add("option");
-        HBox row = new HBox(name);
-        row.setAlignment(Pos.CENTER_LEFT);
-        placement
-                .ornament()
-                .shapeFor(placement.span().length(tune))
-                .ifPresent(shape -> row.getChildren().add(0, new SignPicture(placement.ornament(), shape, theme)));
-        return row;
+    /** One of the options; it stays and shows another when the chosen note changes. */
+    private static final class Option extends HBox {
+        private final Label name = new Label();
+        private final SignPicture sign = new SignPicture();
+
+        Option() {
+            name.getStyleClass().add("option");
+            sign.managedProperty().bind(sign.visibleProperty());
+            setAlignment(Pos.CENTER_LEFT);
+            getChildren().addAll(sign, name);
+        }
+
+        void show(Tune tune, Placement placement, boolean isPlayed, Theme theme) {
+            name.setText((isPlayed ? "Here: " : "or: ") + placement.ornament().name());
+            Optional<Shape> shape =
+                    placement.ornament().shapeFor(placement.span().length(tune));
+            sign.setVisible(shape.isPresent());
+            shape.ifPresent(each -> sign.show(placement.ornament(), each, theme));
+        }
     }
 }

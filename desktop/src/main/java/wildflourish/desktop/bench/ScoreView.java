@@ -1,34 +1,28 @@
 package wildflourish.desktop.bench;
 
 import java.util.Optional;
+import java.util.concurrent.Executor;
+import javafx.application.Platform;
 import javafx.beans.value.ChangeListener;
-import javafx.scene.Group;
-import javafx.scene.canvas.Canvas;
-import javafx.scene.canvas.GraphicsContext;
 import javafx.scene.control.Label;
 import javafx.scene.control.ScrollPane;
 import javafx.scene.input.MouseEvent;
 import javafx.scene.layout.Pane;
 import javafx.scene.shape.Rectangle;
 import wildflourish.core.engraving.Box;
-import wildflourish.core.engraving.Engraver;
 import wildflourish.core.engraving.NoteZone;
 import wildflourish.core.engraving.Page;
 import wildflourish.core.engraving.Paper;
 import wildflourish.core.engraving.Score;
-import wildflourish.core.form.Phrase;
-import wildflourish.core.form.Phrasing;
 import wildflourish.core.tune.Note;
 import wildflourish.core.tune.NoteId;
+import wildflourish.core.tune.NotePlace;
 import wildflourish.core.tune.Tune;
 import wildflourish.core.version.Spot;
-import wildflourish.core.version.Version;
 import wildflourish.core.words.Words;
 import wildflourish.desktop.desk.Desk;
 import wildflourish.desktop.desk.Sight;
-import wildflourish.desktop.look.CanvasPainter;
 import wildflourish.desktop.look.Theme;
-import wildflourish.files.abc.WrittenOut;
 
 /** The score of the chosen stage on an endless page, with the chosen note and the sounding note marked. */
 public final class ScoreView extends ScrollPane {
@@ -41,11 +35,11 @@ public final class ScoreView extends ScrollPane {
     /** Staff spaces across the usual page. */
     public static final double WIDTH_SPACES = 118;
 
-    private static final double SHEET_GAP = 3;
     private static final double SMALLEST_SPACE = 5.5;
 
     private final Desk desk;
-    private final Canvas canvas = new Canvas();
+    private final Executor layouter;
+    private final Strips strips = new Strips();
     private final Rectangle chosen = mark("chosen-note");
     private final Rectangle sounding = mark("sounding-note");
     private Theme theme = Theme.LIGHT;
@@ -56,23 +50,29 @@ public final class ScoreView extends ScrollPane {
     private boolean isInSmallNotes;
     private Score.Shows shows = Score.Shows.BENCH;
     private double zoom = 1;
-    private double pixelsPerSpace = 8;
+    /** Counts the pages asked for; the one that is shown is an earlier one until the last is laid out. */
+    private volatile int asked;
 
-    public ScoreView(Desk desk) {
+    private int shownNumber;
+    private Optional<PageWish> shown = Optional.empty();
+
+    /** With what lays out pages, away from the window's thread; only the page asked for last comes into view. */
+    public ScoreView(Desk desk, Executor layouter) {
         this.desk = desk;
+        this.layouter = layouter;
         setId("score");
         getStyleClass().add("score");
         setHbarPolicy(ScrollBarPolicy.NEVER);
         setFitToWidth(true);
         setFocusTraversable(true);
         setAccessibleText("Score: left and right arrows walk along the notes");
-        Pane paper = new Pane(new Group(canvas), sounding, chosen, empty);
+        Pane paper = new Pane(strips, sounding, chosen, empty);
         empty.setId("empty");
         empty.relocate(40, 40);
         empty.setVisible(false);
         paper.getStyleClass().add("paper");
         setContent(paper);
-        canvas.addEventHandler(MouseEvent.MOUSE_PRESSED, this::pressed);
+        strips.addEventHandler(MouseEvent.MOUSE_PRESSED, this::pressed);
         ChangeListener<Object> relayout = (at, before, after) -> layoutScore();
         viewportBoundsProperty().addListener((at, before, after) -> {
             if (Math.abs(before.getWidth() - after.getWidth()) > 1) {
@@ -95,7 +95,7 @@ public final class ScoreView extends ScrollPane {
 
     public void setTheme(Theme newTheme) {
         theme = newTheme;
-        paint();
+        strips.show(Strips.Cut.of(page, pixelsPerSpace()), theme);
     }
 
     /** The page as laid out now. */
@@ -127,7 +127,7 @@ public final class ScoreView extends ScrollPane {
 
     /** How large a staff space is drawn now. */
     public double pixelsPerSpace() {
-        return pixelsPerSpace;
+        return shown.map(PageWish::pixelsPerSpace).orElse(8.0);
     }
 
     private void looked(Sight before, Sight after) {
@@ -137,10 +137,9 @@ public final class ScoreView extends ScrollPane {
         if (!isSameScore || hasLeftPhrase) {
             layoutScore();
         }
-        if (!before.tune().equals(after.tune())) {
-            setVvalue(0);
+        if (asked == shownNumber) {
+            markChosen();
         }
-        markChosen();
     }
 
     private void layoutScore() {
@@ -149,32 +148,49 @@ public final class ScoreView extends ScrollPane {
         if (width < 50) {
             return;
         }
-        double across = isLens ? LENS_SPACES : isInSheets ? Paper.a4().width() + 2 * SHEET_GAP : WIDTH_SPACES;
-        pixelsPerSpace = Math.max(SMALLEST_SPACE, width / across * zoom);
-        page = sight.tune().map(tune -> layOut(tune, sight.version(), width / pixelsPerSpace));
-        empty.setVisible(page.isEmpty());
-        paint();
-        markChosen();
+        double across = isLens ? LENS_SPACES : isInSheets ? Paper.a4().width() + 2 * PageWish.SHEET_GAP : WIDTH_SPACES;
+        Optional<Integer> lensBar = isLens
+                ? sight.tune().flatMap(tune -> sight.note().map(tune::placeOf)).map(NotePlace::bar)
+                : Optional.empty();
+        PageWish wish = new PageWish(
+                sight.tune(),
+                sight.version(),
+                new PageWish.Look(isInSheets, isInSmallNotes, lensBar),
+                shows,
+                width,
+                Math.max(SMALLEST_SPACE, width / across * zoom));
+        int number = asked + 1;
+        asked = number;
+        Executor executor = page.isEmpty() ? Runnable::run : layouter;
+        executor.execute(() -> layOut(number, wish));
     }
 
-    /** One endless page, or sheets of paper one under the other; ornaments as signs or as small notes. */
-    private Page layOut(Tune tune, Optional<Version> version, double widthSpaces) {
-        Optional<WrittenOut> written =
-                isInSmallNotes ? version.map(each -> WrittenOut.of(tune, each)) : Optional.empty();
-        Optional<Version> drawn =
-                written.isEmpty() ? version : version.map(each -> Version.plain(each.name(), each.playing()));
-        Score score = new Score(
-                written.map(WrittenOut::tune).orElse(tune), drawn, isInSmallNotes ? shows.withoutSigns() : shows);
-        if (isLens && desk.sight().get().note().isPresent()) {
-            int bar = tune.placeOf(desk.sight().get().note().get()).bar();
-            Phrase phrase = Phrasing.of(tune).at(bar);
-            Score large = new Score(tune, version, shows.withLetters(true));
-            return Engraver.engrave(large, Paper.endless(widthSpaces), phrase).get(0);
+    private void layOut(int number, PageWish wish) {
+        if (number == asked) {
+            Optional<Page> laidOut = wish.laidOut();
+            Strips.Cut cut = Strips.Cut.of(laidOut, wish.pixelsPerSpace());
+            if (Platform.isFxApplicationThread()) {
+                take(number, wish, laidOut, cut);
+            } else {
+                Platform.runLater(() -> take(number, wish, laidOut, cut));
+            }
         }
-        Page laidOut = isInSheets
-                ? Page.stacked(Engraver.engrave(score, Paper.a4()), SHEET_GAP)
-                : Engraver.engrave(score, Paper.endless(widthSpaces)).get(0);
-        return written.map(each -> laidOut.renamed(each.originals())).orElse(laidOut);
+    }
+
+    private void take(int number, PageWish wish, Optional<Page> laidOut, Strips.Cut cut) {
+        if (number != asked) {
+            return;
+        }
+        boolean isSameTune = shown.map(PageWish::tune).orElse(Optional.empty()).equals(wish.tune());
+        shownNumber = number;
+        shown = Optional.of(wish);
+        page = laidOut;
+        empty.setVisible(page.isEmpty());
+        strips.show(cut, theme);
+        if (!isSameTune) {
+            setVvalue(0);
+        }
+        markChosen();
     }
 
     /** Sheets of paper as they will be printed, or one endless page. */
@@ -207,19 +223,9 @@ public final class ScoreView extends ScrollPane {
         return isInSmallNotes;
     }
 
-    private void paint() {
-        GraphicsContext graphics = canvas.getGraphicsContext2D();
-        graphics.clearRect(0, 0, canvas.getWidth(), canvas.getHeight());
-        page.ifPresent(laidOut -> {
-            canvas.setWidth(Math.ceil(laidOut.width() * pixelsPerSpace));
-            canvas.setHeight(Math.ceil(laidOut.height() * pixelsPerSpace));
-            CanvasPainter.paint(graphics, laidOut.drawn(), theme.palette(), pixelsPerSpace);
-        });
-    }
-
     private void pressed(MouseEvent event) {
         requestFocus();
-        page.flatMap(laidOut -> laidOut.noteAt(event.getX() / pixelsPerSpace, event.getY() / pixelsPerSpace))
+        page.flatMap(laidOut -> laidOut.noteAt(event.getX() / pixelsPerSpace(), event.getY() / pixelsPerSpace()))
                 .ifPresent(desk::choose);
         event.consume();
     }
@@ -278,22 +284,22 @@ public final class ScoreView extends ScrollPane {
     }
 
     private void put(Rectangle rectangle, Box box) {
-        rectangle.setX(box.left() * pixelsPerSpace);
-        rectangle.setY(box.top() * pixelsPerSpace);
-        rectangle.setWidth(box.width() * pixelsPerSpace);
-        rectangle.setHeight(box.height() * pixelsPerSpace);
+        rectangle.setX(box.left() * pixelsPerSpace());
+        rectangle.setY(box.top() * pixelsPerSpace());
+        rectangle.setWidth(box.width() * pixelsPerSpace());
+        rectangle.setHeight(box.height() * pixelsPerSpace());
     }
 
     /** Scrolls no farther than needed for a box to be seen whole. */
     private void reveal(Box box) {
         double view = getViewportBounds().getHeight();
-        double room = canvas.getHeight() - view;
+        double room = strips.height() - view;
         if (room <= 0) {
             return;
         }
         double top = getVvalue() * room;
-        double wantedTop = box.top() * pixelsPerSpace - 12;
-        double wantedBottom = box.bottom() * pixelsPerSpace + 12;
+        double wantedTop = box.top() * pixelsPerSpace() - 12;
+        double wantedBottom = box.bottom() * pixelsPerSpace() + 12;
         if (wantedTop < top) {
             setVvalue(Math.max(0, wantedTop / room));
         } else if (wantedBottom > top + view) {

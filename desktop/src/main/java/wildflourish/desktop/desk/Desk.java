@@ -31,6 +31,7 @@ import wildflourish.core.version.History;
 import wildflourish.core.version.Lesson;
 import wildflourish.core.version.Passes;
 import wildflourish.core.version.Placement;
+import wildflourish.core.version.Playing;
 import wildflourish.core.version.Spot;
 import wildflourish.core.version.Stair;
 import wildflourish.core.version.Version;
@@ -49,7 +50,12 @@ public final class Desk {
     private List<Problem> problems;
     private History history;
     private int lessonIndex;
+    private Optional<Asked> fitsFor = Optional.empty();
+    private Optional<WhatFits> fits = Optional.empty();
     private final Writing writing = new Writing(this);
+
+    /** All that decides what fits. */
+    private record Asked(Tune tune, NoteId note, Playing playing, Profile profile) {}
 
     /** With a book that was read. */
     public Desk(Parsed<StoredBook> opened) {
@@ -253,14 +259,19 @@ public final class Desk {
     /** What fits at the chosen note for the stage worked on. */
     public Optional<WhatFits> whatFits() {
         Sight current = now();
-        return current.tune()
+        Optional<Asked> asked = current.tune()
                 .flatMap(tune -> current.note()
                         .flatMap(note -> current.version()
-                                .map(version -> WhatFits.at(
+                                .map(version -> new Asked(
                                         tune,
                                         note,
                                         version.playing(),
                                         current.chosen().profile()))));
+        if (!asked.equals(fitsFor)) {
+            fitsFor = asked;
+            fits = asked.map(each -> WhatFits.at(each.tune(), each.note(), each.playing(), each.profile()));
+        }
+        return fits;
     }
 
     /** What the fingers do, part by part, if a placement is played by the stage worked on; empty where they cannot. */
@@ -289,7 +300,7 @@ public final class Desk {
             return;
         }
         Lesson before = current.lesson().get();
-        apply(Change.of(history.book(), before, before.with(after), deed), current.chosen());
+        apply(Change.of(history.book(), lessonIndex, before.with(after), deed), current.chosen());
     }
 
     void apply(Change change, Sight.Chosen chosen) {
@@ -589,7 +600,8 @@ public final class Desk {
         Lesson before = now().lesson().orElseThrow();
         String name = altered.saved().name();
         apply(
-                Change.of(history.book(), before, before.without(altered), new Deed(Deed.Kind.TAKE_SAVED, "", name)),
+                Change.of(
+                        history.book(), lessonIndex, before.without(altered), new Deed(Deed.Kind.TAKE_SAVED, "", name)),
                 now().chosen());
         say(name + " stays as it was saved");
     }
@@ -606,7 +618,7 @@ public final class Desk {
                 .value()
                 .items());
         Change change = new Change(
-                history.book().indexOf(before), List.of(before), after, new Deed(Deed.Kind.KEEP_AS_TUNE, "", name));
+                history.book().itemOf(lessonIndex), List.of(before), after, new Deed(Deed.Kind.KEEP_AS_TUNE, "", name));
         apply(change, now().chosen());
         say("The changed notes of " + name + " are now tune X:" + number);
     }

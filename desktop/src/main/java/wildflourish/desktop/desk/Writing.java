@@ -52,7 +52,7 @@ public final class Writing {
         }
         Lesson.Edited edited = before.edited(read.value());
         Deed deed = new Deed(Deed.Kind.EDIT, before.tune().title(), "");
-        desk.history().applyMerging(Change.of(desk.history().book(), before, edited.lesson(), deed));
+        desk.history().applyMerging(Change.of(desk.history().book(), desk.lessonIndex(), edited.lesson(), deed));
         desk.show(current.chosen());
         desk.say(
                 edited.lost() == 0
@@ -191,7 +191,10 @@ public final class Writing {
                 new BookItem.Text("\n\n"),
                 Lesson.plain(TuneText.read(sourced).value()));
         Change change = new Change(
-                desk.history().book().indexOf(lesson), List.of(lesson), more, new Deed(Deed.Kind.NEW_TUNE, "", ""));
+                desk.history().book().itemOf(desk.lessonIndex()),
+                List.of(lesson),
+                more,
+                new Deed(Deed.Kind.NEW_TUNE, "", ""));
         desk.turnTo(desk.lessonIndex() + 1);
         desk.apply(change, current.chosen().withNote(Optional.empty()));
         desk.say("Another form, X:" + number + ": write whose it is after S:, and what is different (W)");

@@ -21,8 +21,8 @@ import javafx.scene.layout.Region;
 import wildflourish.core.engraving.Paper;
 import wildflourish.core.engraving.Score;
 import wildflourish.core.ornament.Profile;
+import wildflourish.core.version.Book;
 import wildflourish.desktop.desk.Desk;
-import wildflourish.desktop.desk.Sight;
 import wildflourish.desktop.look.Theme;
 import wildflourish.files.export.ExportForm;
 
@@ -32,6 +32,7 @@ final class BookBar extends HBox {
     private final Desk desk;
     private final BookFiles files;
     private final MenuButton book = new MenuButton();
+    private final Tooltip bookTip = new Tooltip();
     private final ComboBox<String> tunes = new ComboBox<>();
     private final ComboBox<String> students = new ComboBox<>();
     private final ToggleButton write = new ToggleButton("Write");
@@ -42,6 +43,7 @@ final class BookBar extends HBox {
             new RadioMenuItem("Fingerings under the first of each"),
             new RadioMenuItem("No fingerings"));
     private static final double TUNES_WIDTH = 190;
+    private Book shownBook = new Book(List.of());
     private boolean isFilling;
 
     BookBar(MainWindow window, Desk desk, BookFiles files) {
@@ -111,6 +113,7 @@ final class BookBar extends HBox {
         book.setId("book");
         book.getStyleClass().add("book-name");
         book.setMinWidth(Region.USE_PREF_SIZE);
+        book.setTooltip(bookTip);
         book.setOnShowing(event -> fillBookMenu());
         fillBookMenu();
     }
@@ -242,17 +245,20 @@ final class BookBar extends HBox {
         closeUp.setSelected(isShown);
     }
 
-    /** Shows what is on the desk now. */
+    /** Shows what is on the desk now; what has not changed is left alone, for this is done at every keystroke. */
     void looked() {
-        Sight sight = desk.sight().get();
+        Book shown = desk.sight().get().book();
+        bookTip.setText(desk.path() + (desk.isSaved() ? "" : ", with changes not saved yet"));
         book.setText(desk.path().getFileName() + (desk.isSaved() ? "" : " •"));
-        book.setTooltip(new Tooltip(desk.path() + (desk.isSaved() ? "" : ", with changes not saved yet")));
-        List<String> titles = sight.book().lessons().stream()
-                .map(lesson -> lesson.tune().header().nameInBook())
-                .toList();
         isFilling = true;
-        if (!tunes.getItems().equals(titles)) {
-            tunes.getItems().setAll(titles);
+        if (!shown.equals(shownBook)) {
+            shownBook = shown;
+            List<String> titles = shown.lessons().stream()
+                    .map(lesson -> lesson.tune().header().nameInBook())
+                    .toList();
+            if (!tunes.getItems().equals(titles)) {
+                tunes.getItems().setAll(titles);
+            }
         }
         tunes.getSelectionModel().select(desk.lessonIndex());
         isFilling = false;

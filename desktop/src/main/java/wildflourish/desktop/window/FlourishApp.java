@@ -103,7 +103,8 @@ public final class FlourishApp extends Application {
     }
 
     private MainWindow furnish(Stage stage, Desk desk) {
-        ExecutorService worker = LongWork.thread();
+        ExecutorService worker = LongWork.thread("long work");
+        ExecutorService layouter = LongWork.thread("laying out");
         MainWindow content = new MainWindow(
                 desk,
                 new Player(),
@@ -111,7 +112,8 @@ public final class FlourishApp extends Application {
                         new DialogPicker(stage),
                         own,
                         opened -> show(new Stage(), new Desk(opened), beside -> {}),
-                        worker));
+                        worker,
+                        layouter));
         windows.add(content);
         stage.getScene().setRoot(content);
         stage.setOnCloseRequest(event -> {
@@ -122,6 +124,7 @@ public final class FlourishApp extends Application {
         stage.setOnHidden(event -> {
             content.close();
             worker.shutdown();
+            layouter.shutdown();
             windows.remove(content);
         });
         content.score().requestFocus();

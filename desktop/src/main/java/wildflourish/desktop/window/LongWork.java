@@ -33,10 +33,10 @@ final class LongWork {
         T run(Progress progress) throws IOException;
     }
 
-    /** One thread for a window's long work, which does not keep the application alive. */
-    static ExecutorService thread() {
+    /** One thread for some work of a window, which does not keep the application alive. */
+    static ExecutorService thread(String name) {
         return Executors.newSingleThreadExecutor(task -> {
-            Thread thread = new Thread(task, "long-work");
+            Thread thread = new Thread(task, name);
             thread.setDaemon(true);
             return thread;
         });

@@ -67,7 +67,7 @@ public final class MainWindow extends BorderPane {
         this.preferences = new Preferences(around.own());
         Recovery recovery = new Recovery(around.own().resolve("unsaved"));
         this.files = new BookFiles(desk, around, banner, new Safekeeping(desk, recovery, banner), preferences);
-        this.score = new ScoreView(desk);
+        this.score = new ScoreView(desk, around.layouter());
         this.fits = new FitsPanel(desk);
         this.closeUp = new CloseUpView(desk);
         this.write = new WritePanel(desk);

@@ -13,5 +13,7 @@ import wildflourish.files.store.StoredBook;
  * @param own the folder where unsaved work and preferences are kept
  * @param anotherWindow shows a book that was read in a further window
  * @param worker does what takes long
+ * @param layouter lays out the score
  */
-public record Surroundings(FilePicker picker, Path own, Consumer<Parsed<StoredBook>> anotherWindow, Executor worker) {}
+public record Surroundings(
+        FilePicker picker, Path own, Consumer<Parsed<StoredBook>> anotherWindow, Executor worker, Executor layouter) {}

@@ -25,8 +25,8 @@ class FirstSightIT extends WindowTest {
         Desk other = new Desk(FlourishApp.freshDemo(folder.resolve("demo.abc")));
         WritableImage first =
                 inWindow(() -> picture(new FirstSight(other.sight().get(), new Preferences(folder))));
-        WritableImage whole = inWindow(() ->
-                picture(new MainWindow(other, player, new Surroundings(picker, folder, beside -> {}, Runnable::run))));
+        WritableImage whole = inWindow(() -> picture(new MainWindow(
+                other, player, new Surroundings(picker, folder, beside -> {}, Runnable::run, Runnable::run))));
         int dark = 0;
         int differing = 0;
         PixelReader one = first.getPixelReader();

@@ -101,7 +101,9 @@ class KeepingIT extends WindowTest {
     @Test
     void aSecondWindowOnTheSameBookSaysSo() throws Exception {
         MainWindow second = inWindow(() -> new MainWindow(
-                new Desk(BookStore.open(book)), player, new Surroundings(picker, own, other -> {}, Runnable::run)));
+                new Desk(BookStore.open(book)),
+                player,
+                new Surroundings(picker, own, other -> {}, Runnable::run, Runnable::run)));
         assertThat(inWindow(() -> second.lookup("#notice-twice"))).isNotNull();
         assertThat(isShown("#notice-twice")).isFalse();
         inWindow(() -> {
@@ -139,7 +141,8 @@ class KeepingIT extends WindowTest {
         });
         MainWindow next = inWindow(() -> {
             Desk again = new Desk(BookStore.open(book));
-            MainWindow made = new MainWindow(again, player, new Surroundings(picker, own, other -> {}, Runnable::run));
+            MainWindow made = new MainWindow(
+                    again, player, new Surroundings(picker, own, other -> {}, Runnable::run, Runnable::run));
             assertThat(again.sight().get().chosen().profile().id()).isEqualTo("learner");
             return made;
         });

@@ -78,7 +78,7 @@ abstract class WindowTest {
         window = new MainWindow(
                 desk,
                 player,
-                new Surroundings(picker, own, other -> opened.add(other.value().path()), worker()));
+                new Surroundings(picker, own, other -> opened.add(other.value().path()), worker(), layouter()));
         Scene scene = new Scene(window, FlourishApp.WIDTH, FlourishApp.HEIGHT);
         scene.getStylesheets().add(FlourishApp.styles());
         stage.setScene(scene);
@@ -88,6 +88,11 @@ abstract class WindowTest {
 
     /** Long work is done at once; tests that want to see it under way say so. */
     Executor worker() {
+        return Runnable::run;
+    }
+
+    /** The score is laid out at once too. */
+    Executor layouter() {
         return Runnable::run;
     }
 

@@ -131,7 +131,7 @@ class LessonFileTest {
                 .get(0)
                 .with(1, Version.plain("Leaf", lesson.stairs().get(0).at(1).playing()));
         List<BookItem> items = new ArrayList<>(read.items());
-        items.set(read.indexOf(lesson), lesson.with(worked));
+        items.set(read.items().indexOf(lesson), lesson.with(worked));
         Book again = BookReader.read(BookWriter.write(new Book(items))).value();
         assertThat(again.lessons()).hasSize(10);
         assertThat(again.lessons().get(0).stairs().get(0).at(1).isPlain()).isTrue();
