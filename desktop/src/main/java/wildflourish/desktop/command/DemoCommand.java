@@ -2,6 +2,7 @@ package wildflourish.desktop.command;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.concurrent.Callable;
 import picocli.CommandLine.Command;
@@ -39,6 +40,12 @@ final class DemoCommand implements Callable<Integer> {
     @Option(names = "--lens", description = "shows one phrase, large")
     private boolean lens;
 
+    @Option(names = "--sheets", description = "shows the sheets of paper as they are printed")
+    private boolean sheets;
+
+    @Option(names = "--printer", description = "a stand-in for a printer: what is printed lies in this folder as PDF")
+    private Optional<String> printer = Optional.empty();
+
     @Option(names = "--first", description = "as on the very first start, with its welcome")
     private boolean first;
 
@@ -53,27 +60,21 @@ final class DemoCommand implements Callable<Integer> {
         stage.ifPresent(number -> parameters.add("--stage=" + number));
         note.ifPresent(number -> parameters.add("--note=" + number));
         instrument.map(Asked::instrument).ifPresent(each -> parameters.add("--instrument=" + each.id()));
-        if (closeUp) {
-            parameters.add("--close-up");
-        }
-        if (write) {
-            parameters.add("--write");
-        }
-        if (chart) {
-            parameters.add("--chart");
-        }
-        if (lookOver) {
-            parameters.add("--look-over");
-        }
-        if (lens) {
-            parameters.add("--lens");
-        }
-        if (first) {
-            parameters.add("--first");
-        }
-        if (dark) {
-            parameters.add("--dark");
-        }
+        printer.ifPresent(folder -> parameters.add("--printer=" + folder));
+        Map.of(
+                        "--close-up", closeUp,
+                        "--write", write,
+                        "--chart", chart,
+                        "--look-over", lookOver,
+                        "--lens", lens,
+                        "--sheets", sheets,
+                        "--first", first,
+                        "--dark", dark)
+                .forEach((flag, isOn) -> {
+                    if (isOn) {
+                        parameters.add(flag);
+                    }
+                });
         WindowStart.launch(parameters);
         return Flourish.DONE;
     }

@@ -3,7 +3,6 @@ package wildflourish.desktop.plain;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
-import java.util.function.BiConsumer;
 import java.util.function.Consumer;
 import java.util.function.Supplier;
 import javafx.scene.control.Button;
@@ -40,10 +39,22 @@ public final class LookOverPanel extends VBox {
      *
      * @param loop goes round a hard spot
      * @param instrument works on another instrument
-     * @param away works something out away from the window's thread and gives it back
+     * @param away for what takes longer than a keystroke may
      */
-    public record Choices(
-            Consumer<HardSpot> loop, Consumer<Instrument> instrument, BiConsumer<Supplier<Lie>, Consumer<Lie>> away) {}
+    public record Choices(Consumer<HardSpot> loop, Consumer<Instrument> instrument, Away away) {}
+
+    /** Works something out away from the window's thread and gives it back. */
+    public interface Away {
+        <T> void work(Supplier<T> question, Consumer<T> then);
+    }
+
+    /** What the tune is and needs, in words and as facts. */
+    private record Facts(List<String> form, List<String> lines, Needs needs) {
+        static Facts of(Tune tune, Instrument instrument, Tempo tempo) {
+            Needs needs = Needs.of(tune, instrument, tempo);
+            return new Facts(FormWords.of(tune), NeedsWords.of(needs, tune, instrument), needs);
+        }
+    }
 
     /** Where a tune lies well: how to move a recording for the chosen instrument, and the other instruments. */
     public record Lie(String recording, List<BestFit> fits) {
@@ -90,20 +101,27 @@ public final class LookOverPanel extends VBox {
         Tempo tempo = sight.version()
                 .map(version -> version.playing().tempo())
                 .orElse(tune.get().header().type().session());
-        Needs needs = Needs.of(tune.get(), instrument, tempo);
-        heading("How it is built");
-        FormWords.of(tune.get()).forEach(line -> content.getChildren().add(words(line)));
-        heading("What it needs on the " + instrument.name());
-        NeedsWords.of(needs, tune.get(), instrument).stream()
-                .filter(line -> !line.startsWith("Hard"))
-                .forEach(line -> content.getChildren().add(words(line)));
-        spots(needs, tune.get());
-        heading("Where it lies well");
-        choices.away().accept(() -> Lie.of(tune.get(), instrument), lie -> {
+        choices.away().work(() -> Facts.of(tune.get(), instrument, tempo), facts -> {
             if (asked == shown) {
-                lies(lie);
+                facts(facts, tune.get(), instrument);
+                choices.away().work(() -> Lie.of(tune.get(), instrument), lie -> {
+                    if (asked == shown) {
+                        lies(lie);
+                    }
+                });
             }
         });
+    }
+
+    private void facts(Facts facts, Tune tune, Instrument instrument) {
+        heading("How it is built");
+        facts.form().forEach(line -> content.getChildren().add(words(line)));
+        heading("What it needs on the " + instrument.name());
+        facts.lines().stream()
+                .filter(line -> !line.startsWith("Hard"))
+                .forEach(line -> content.getChildren().add(words(line)));
+        spots(facts.needs(), tune);
+        heading("Where it lies well");
     }
 
     private void spots(Needs needs, Tune tune) {

@@ -10,6 +10,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.concurrent.ExecutorService;
+import java.util.concurrent.TimeUnit;
 import java.util.function.Consumer;
 import javafx.animation.PauseTransition;
 import javafx.application.Application;
@@ -71,6 +72,9 @@ public final class FlourishApp extends Application {
             content.showWrite(flags.contains("--write"));
             content.showChart(flags.contains("--chart"));
             content.showLookOver(flags.contains("--look-over"));
+            if (flags.contains("--sheets")) {
+                content.otherSheets();
+            }
             content.showLens(flags.contains("--lens"));
             if (flags.contains("--dark")) {
                 content.setTheme(Theme.DARK);
@@ -104,7 +108,7 @@ public final class FlourishApp extends Application {
 
     private MainWindow furnish(Stage stage, Desk desk) {
         ExecutorService worker = LongWork.thread("long work");
-        ExecutorService layouter = LongWork.thread("laying out");
+        ExecutorService soon = LongWork.thread("soon");
         MainWindow content = new MainWindow(
                 desk,
                 new Player(),
@@ -113,7 +117,8 @@ public final class FlourishApp extends Application {
                         own,
                         opened -> show(new Stage(), new Desk(opened), beside -> {}),
                         worker,
-                        layouter));
+                        soon,
+                        printer()));
         windows.add(content);
         stage.getScene().setRoot(content);
         stage.setOnCloseRequest(event -> {
@@ -124,11 +129,28 @@ public final class FlourishApp extends Application {
         stage.setOnHidden(event -> {
             content.close();
             worker.shutdown();
-            layouter.shutdown();
+            finish(soon);
             windows.remove(content);
         });
         content.score().requestFocus();
         return content;
+    }
+
+    /** What was begun is done before the application may end. */
+    private static void finish(ExecutorService soon) {
+        soon.shutdown();
+        try {
+            soon.awaitTermination(1, TimeUnit.SECONDS);
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+        }
+    }
+
+    /** A printer of the system, or a stand-in that puts what it prints into a folder. */
+    private PaperPrinter printer() {
+        return Optional.ofNullable(getParameters().getNamed().get("printer"))
+                .<PaperPrinter>map(folder -> new PretendPrinter(Path.of(folder)))
+                .orElseGet(SystemPrinter::new);
     }
 
     /** A parameter that counts from 1, counted from 0. */

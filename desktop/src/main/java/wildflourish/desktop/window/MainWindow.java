@@ -5,6 +5,9 @@ import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.function.Consumer;
+import java.util.function.Function;
+import java.util.function.Supplier;
 import javafx.application.Platform;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
@@ -22,6 +25,8 @@ import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import wildflourish.core.engraving.ChartSheet;
 import wildflourish.core.engraving.Engraver;
+import wildflourish.core.engraving.Page;
+import wildflourish.core.engraving.Paper;
 import wildflourish.core.engraving.Score;
 import wildflourish.core.instrument.Instrument;
 import wildflourish.core.plain.HardSpot;
@@ -47,6 +52,7 @@ public final class MainWindow extends BorderPane {
     private static final double SCRUB_MILLIS = 5;
 
     private final Desk desk;
+    private final Surroundings around;
     private final Preferences preferences;
     private final Banner banner = new Banner();
     private final BookFiles files;
@@ -64,10 +70,11 @@ public final class MainWindow extends BorderPane {
 
     public MainWindow(Desk desk, Player player, Surroundings around) {
         this.desk = desk;
+        this.around = around;
         this.preferences = new Preferences(around.own());
         Recovery recovery = new Recovery(around.own().resolve("unsaved"));
         this.files = new BookFiles(desk, around, banner, new Safekeeping(desk, recovery, banner), preferences);
-        this.score = new ScoreView(desk, around.layouter());
+        this.score = new ScoreView(desk, around.soon());
         this.fits = new FitsPanel(desk);
         this.closeUp = new CloseUpView(desk);
         this.write = new WritePanel(desk);
@@ -85,15 +92,16 @@ public final class MainWindow extends BorderPane {
         this.chart = new ChartView(desk);
         LongWork work = new LongWork(banner, around.worker());
         this.lookOver = new LookOverPanel(
-                desk,
-                new LookOverPanel.Choices(
-                        this::loop,
-                        this::chooseInstrument,
-                        (question, then) -> work.start(
-                                "Trying every instrument",
+                desk, new LookOverPanel.Choices(this::loop, this::chooseInstrument, new LookOverPanel.Away() {
+                    @Override
+                    public <T> void work(Supplier<T> question, Consumer<T> then) {
+                        work.start(
+                                "Looking the tune over",
                                 progress -> question.get(),
                                 then,
-                                e -> desk.say("That cannot be worked out: " + e.getMessage()))));
+                                e -> desk.say("That cannot be worked out: " + e.getMessage()));
+                    }
+                }));
         this.bar = new BookBar(this, desk, files);
         this.keys = KeyTable.of(this, desk, files);
         layOut();
@@ -171,12 +179,15 @@ public final class MainWindow extends BorderPane {
         remember("instrument", instrument.id());
     }
 
+    /** Keeps a choice for next time, away from the window's thread: writing a file takes longer than a keystroke may. */
     private void remember(String name, String value) {
-        try {
-            preferences.put(name, value);
-        } catch (IOException e) {
-            desk.say("The choice holds for now, but cannot be kept: " + e.getMessage());
-        }
+        around.soon().execute(() -> {
+            try {
+                preferences.put(name, value);
+            } catch (IOException e) {
+                Platform.runLater(() -> desk.say("The choice holds for now, but cannot be kept: " + e.getMessage()));
+            }
+        });
     }
 
     void rememberStudent(String id) {
@@ -424,19 +435,17 @@ public final class MainWindow extends BorderPane {
     void print() {
         Sight sight = desk.sight().get();
         if (isChart()) {
-            PaperPrinter.print(
-                    desk,
-                    getScene().getWindow(),
-                    paper -> ChartSheet.of(sight.chosen().instrument(), paper));
+            print(paper -> ChartSheet.of(sight.chosen().instrument(), paper));
         } else if (sight.tune().isEmpty()) {
             desk.say("There is no tune to print: open a book first.");
         } else {
             Score.Shows shows = Score.Shows.PRINT.withLetters(score.shows().letters());
-            PaperPrinter.print(
-                    desk,
-                    getScene().getWindow(),
-                    paper -> Engraver.engrave(new Score(sight.tune().get(), sight.version(), shows), paper));
+            print(paper -> Engraver.engrave(new Score(sight.tune().get(), sight.version(), shows), paper));
         }
+    }
+
+    private void print(Function<Paper, List<Page>> laidOut) {
+        desk.say(around.printer().print(getScene().getWindow(), laidOut));
     }
 
     /** Answers whether the window may close; where changes are not saved, it asks first and stays. */

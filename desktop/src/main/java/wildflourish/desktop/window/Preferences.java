@@ -73,7 +73,7 @@ final class Preferences {
     }
 
     /** Remembers a choice at once. Throws IOException when the folder cannot be written. */
-    void put(String name, String value) throws IOException {
+    synchronized void put(String name, String value) throws IOException {
         if (value.equals(values.getProperty(name))) {
             return;
         }
@@ -82,7 +82,7 @@ final class Preferences {
     }
 
     /** The books opened last, the latest first, those that are still there. */
-    List<Path> recent() {
+    synchronized List<Path> recent() {
         return IntStream.range(0, MOST_RECENT)
                 .mapToObj(i -> values.getProperty("recent." + i))
                 .filter(java.util.Objects::nonNull)
@@ -92,7 +92,7 @@ final class Preferences {
     }
 
     /** A book was opened or saved: it comes first. */
-    void addRecent(Path book) throws IOException {
+    synchronized void addRecent(Path book) throws IOException {
         List<Path> books = new ArrayList<>(recent());
         Path whole = book.toAbsolutePath().normalize();
         books.remove(whole);

@@ -13,7 +13,13 @@ import wildflourish.files.store.StoredBook;
  * @param own the folder where unsaved work and preferences are kept
  * @param anotherWindow shows a book that was read in a further window
  * @param worker does what takes long
- * @param layouter lays out the score
+ * @param soon does what takes milliseconds: lays out the score, keeps preferences
+ * @param printer what pages are printed on
  */
 public record Surroundings(
-        FilePicker picker, Path own, Consumer<Parsed<StoredBook>> anotherWindow, Executor worker, Executor layouter) {}
+        FilePicker picker,
+        Path own,
+        Consumer<Parsed<StoredBook>> anotherWindow,
+        Executor worker,
+        Executor soon,
+        PaperPrinter printer) {}

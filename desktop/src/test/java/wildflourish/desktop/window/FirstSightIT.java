@@ -26,7 +26,7 @@ class FirstSightIT extends WindowTest {
         WritableImage first =
                 inWindow(() -> picture(new FirstSight(other.sight().get(), new Preferences(folder))));
         WritableImage whole = inWindow(() -> picture(new MainWindow(
-                other, player, new Surroundings(picker, folder, beside -> {}, Runnable::run, Runnable::run))));
+                other, player, new Surroundings(picker, folder, beside -> {}, Runnable::run, Runnable::run, printer))));
         int dark = 0;
         int differing = 0;
         PixelReader one = first.getPixelReader();

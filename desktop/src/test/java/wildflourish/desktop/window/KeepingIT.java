@@ -103,7 +103,7 @@ class KeepingIT extends WindowTest {
         MainWindow second = inWindow(() -> new MainWindow(
                 new Desk(BookStore.open(book)),
                 player,
-                new Surroundings(picker, own, other -> {}, Runnable::run, Runnable::run)));
+                new Surroundings(picker, own, other -> {}, Runnable::run, Runnable::run, printer)));
         assertThat(inWindow(() -> second.lookup("#notice-twice"))).isNotNull();
         assertThat(isShown("#notice-twice")).isFalse();
         inWindow(() -> {
@@ -142,7 +142,7 @@ class KeepingIT extends WindowTest {
         MainWindow next = inWindow(() -> {
             Desk again = new Desk(BookStore.open(book));
             MainWindow made = new MainWindow(
-                    again, player, new Surroundings(picker, own, other -> {}, Runnable::run, Runnable::run));
+                    again, player, new Surroundings(picker, own, other -> {}, Runnable::run, Runnable::run, printer));
             assertThat(again.sight().get().chosen().profile().id()).isEqualTo("learner");
             return made;
         });
@@ -151,11 +151,5 @@ class KeepingIT extends WindowTest {
             next.close();
             return true;
         });
-    }
-
-    @Test
-    void printingWithoutAPrinterSaysWhatToDo() throws Exception {
-        press(KeyCode.CONTROL, KeyCode.P);
-        assertThat(said()).contains("No printer").contains("PDF");
     }
 }

@@ -48,6 +48,10 @@ abstract class WindowTest {
 
     final FxRobot robot = new FxRobot();
     final FilePicker picker = mock(FilePicker.class);
+    /** Something to print on; no printer is set up unless a test gives it one. */
+    Optional<PaperPrinter.Job> job = Optional.empty();
+
+    final PaperPrinter printer = owner -> job;
     final Player player = new Player(SilentSpeaker::new);
     Path book;
     Path own;
@@ -78,7 +82,8 @@ abstract class WindowTest {
         window = new MainWindow(
                 desk,
                 player,
-                new Surroundings(picker, own, other -> opened.add(other.value().path()), worker(), layouter()));
+                new Surroundings(
+                        picker, own, other -> opened.add(other.value().path()), worker(), Runnable::run, printer));
         Scene scene = new Scene(window, FlourishApp.WIDTH, FlourishApp.HEIGHT);
         scene.getStylesheets().add(FlourishApp.styles());
         stage.setScene(scene);
@@ -88,11 +93,6 @@ abstract class WindowTest {
 
     /** Long work is done at once; tests that want to see it under way say so. */
     Executor worker() {
-        return Runnable::run;
-    }
-
-    /** The score is laid out at once too. */
-    Executor layouter() {
         return Runnable::run;
     }
 
