@@ -19,6 +19,8 @@ import wildflourish.core.words.Words;
  */
 public final class Engraver {
     private static final double BETWEEN_SYSTEMS = 2.0;
+    private static final double FOOTER_SIZE = 1.45;
+    private static final double FOOTER_STEP = 1.9;
 
     private final Score score;
     private final Paper paper;
@@ -85,8 +87,7 @@ public final class Engraver {
         }
         Box box = around.get();
         double top = y + gap;
-        double limit = paper.height() - paper.margin() - (isPrinted() ? 4 : 0);
-        if (top + box.height() > limit && !page.drawn().isEmpty()) {
+        if (top + box.height() > limit() && !page.drawn().isEmpty()) {
             finishPage();
             top = paper.margin();
         }
@@ -105,12 +106,26 @@ public final class Engraver {
     }
 
     private void footer() {
-        List<String> lines = KeyToSigns.wrapped(Words.handCautions(), width() * 1.75 / 1.45);
-        double at = paper.height() - paper.margin() - (lines.size() - 1) * 1.9 + 1.5;
-        for (String line : lines) {
-            page.add(new Mark.Words(line, paper.margin(), at, Face.BODY, 1.45), Ink.QUIET, Drawn.Kind.WORDS);
-            at += 1.9;
+        double at = firstFooterLine();
+        for (String line : footerLines()) {
+            page.add(new Mark.Words(line, paper.margin(), at, Face.BODY, FOOTER_SIZE), Ink.QUIET, Drawn.Kind.WORDS);
+            at += FOOTER_STEP;
         }
+    }
+
+    private List<String> footerLines() {
+        return KeyToSigns.wrapped(Words.handCautions(), width() * 1.75 / FOOTER_SIZE);
+    }
+
+    /** The baseline of the footer's first line; the last one reaches down into a margin that is deep enough. */
+    private double firstFooterLine() {
+        double last = paper.height() - Math.max(paper.margin() - 1.5, 0.4 * FOOTER_SIZE);
+        return last - (footerLines().size() - 1) * FOOTER_STEP;
+    }
+
+    /** How far down a page may be filled. */
+    private double limit() {
+        return isPrinted() ? firstFooterLine() - 2 * FOOTER_SIZE : Double.POSITIVE_INFINITY;
     }
 
     // Blocks

@@ -182,6 +182,24 @@ class EngraverTest {
         }
     }
 
+    /** A printer keeps its own margins and leaves ours narrow; the sheet's last lines wrap there. */
+    @Test
+    void everySheetKeepsItsInkInsideHoweverNarrowItsMargins() {
+        RandomVersions generator = new RandomVersions(23);
+        for (int i = 0; i < 60; i++) {
+            Tune tune = generator.tune();
+            Score score = new Score(tune, Optional.of(generator.version(tune)), Score.Shows.PRINT);
+            for (Page page : Engraver.engrave(score, new Paper(106, 150, 0.5 + i % 9, 1.5))) {
+                Box paper = new Box(0, 0, page.width(), page.height());
+                Box footer = page.drawn().get(page.drawn().size() - 1).mark().box();
+                for (Drawn each : page.drawn()) {
+                    assertThat(each.mark().box().and(paper)).isEqualTo(paper);
+                }
+                assertThat(page.zones()).allMatch(zone -> zone.column().bottom() < footer.top());
+            }
+        }
+    }
+
     @Test
     void longerNotesTakeNoLessRoom() {
         RandomVersions generator = new RandomVersions(22);

@@ -37,7 +37,7 @@ public interface PaperPrinter {
         List<Page> pages = laidOut.apply(job.get().paper());
         try {
             job.get().print(pages);
-            return "Printed " + pages.size() + (pages.size() == 1 ? " page" : " pages");
+            return "Sent to the printer: " + pages.size() + (pages.size() == 1 ? " page" : " pages");
         } catch (IOException e) {
             return "It could not be printed whole: " + e.getMessage()
                     + ". Take the tune away as PDF (Ctrl+E), or try again.";

@@ -1,9 +1,12 @@
 package wildflourish.desktop.window;
 
 import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
 import java.util.List;
 import java.util.Optional;
 import javafx.print.PageLayout;
+import javafx.print.Printer;
 import javafx.print.PrinterJob;
 import javafx.scene.canvas.Canvas;
 import javafx.scene.transform.Transform;
@@ -13,16 +16,20 @@ import wildflourish.core.engraving.Palette;
 import wildflourish.core.engraving.Paper;
 import wildflourish.desktop.look.CanvasPainter;
 
-/** A printer that the system knows, chosen in the system's own dialog. */
+/** A printer that the system knows, chosen in the system's own dialog; where none is the default, the dialog begins with the first. */
 final class SystemPrinter implements PaperPrinter {
     /** Pixels to a point: the canvas is drawn finer than it is laid on the page. */
     private static final double FINENESS = 4;
 
+    private static final Path SPOOLER = Path.of("/usr/bin/lpr");
     private static final double MILLIMETRES_A_POINT = 25.4 / 72;
 
     @Override
     public Optional<Job> job(Window owner) {
-        return Optional.ofNullable(PrinterJob.createPrinterJob()).map(job -> new Sheets(job, owner));
+        return Optional.ofNullable(Printer.getDefaultPrinter())
+                .or(() -> Printer.getAllPrinters().stream().findFirst())
+                .flatMap(printer -> Optional.ofNullable(PrinterJob.createPrinterJob(printer)))
+                .map(job -> new Sheets(job, owner));
     }
 
     private record Sheets(PrinterJob job, Window owner) implements Job {
@@ -44,6 +51,11 @@ final class SystemPrinter implements PaperPrinter {
 
         @Override
         public void print(List<Page> pages) throws IOException {
+            if (!canSpool()) {
+                job.cancelJob();
+                throw new IOException("the command " + SPOOLER
+                        + " is missing, through which Java prints here (on Debian it comes with the package cups-bsd)");
+            }
             PageLayout layout = job.getJobSettings().getPageLayout();
             double pointsPerSpace = Paper.a4().spaceMillimetres() / MILLIMETRES_A_POINT;
             for (Page page : pages) {
@@ -56,6 +68,11 @@ final class SystemPrinter implements PaperPrinter {
                 throw new IOException("the printer did not take the pages");
             }
         }
+    }
+
+    /** Whether what is printed can reach a printer. Java hands it to a command on Unix and takes no notice when that is missing. */
+    private static boolean canSpool() {
+        return !System.getProperty("os.name").startsWith("Linux") || Files.isExecutable(SPOOLER);
     }
 
     private static Canvas canvas(Page page, double pointsPerSpace) {

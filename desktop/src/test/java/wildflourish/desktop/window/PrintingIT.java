@@ -33,7 +33,7 @@ class PrintingIT extends WindowTest {
         job = new PretendPrinter(tray).job(window.getScene().getWindow());
         press(KeyCode.ENTER);
         press(KeyCode.CONTROL, KeyCode.P);
-        assertThat(said()).isEqualTo("Printed 1 page");
+        assertThat(said()).isEqualTo("Sent to the printer: 1 page");
         press(KeyCode.H);
         press(KeyCode.CONTROL, KeyCode.P);
         try (PDDocument tune = Loader.loadPDF(tray.resolve("1.pdf").toFile());
