@@ -81,6 +81,7 @@ class ContrastTest {
         }
         assertThat(contrast(colours.get("on-leaf"), colours.get("leaf"))).isGreaterThanOrEqualTo(4.5);
         assertThat(contrast(colours.get("ink"), colours.get("hover"))).isGreaterThanOrEqualTo(4.5);
+        assertThat(contrast(colours.get("quiet"), colours.get("hover"))).isGreaterThanOrEqualTo(4.5);
         assertThat(contrast(colours.get("ink"), colours.get("notice"))).isGreaterThanOrEqualTo(4.5);
     }
 
