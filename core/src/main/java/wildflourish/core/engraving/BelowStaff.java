@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import wildflourish.core.instrument.Fingering;
+import wildflourish.core.performance.Hands;
 import wildflourish.core.performance.Moment.Held;
 import wildflourish.core.tune.Note;
 
@@ -23,6 +24,8 @@ final class BelowStaff {
             Drawn.Kind.TUPLET);
 
     private static final double LETTER_SIZE = 1.6;
+    /** Above the fingerings of a line where one of them was pinned. */
+    private static final double PIN_ROOM = 0.6;
 
     private final MusicLine line;
 
@@ -39,7 +42,7 @@ final class BelowStaff {
             return edge;
         }
         var instrument = line.score.version().get().playing().instrument();
-        double top = edge + 0.5;
+        double top = edge + 0.5 + (hasPin() ? PIN_ROOM : 0);
         for (Column column : line.columns.values()) {
             if (column.note.isRest() || !wearsFingering(column.note)) {
                 continue;
@@ -52,11 +55,23 @@ final class BelowStaff {
                         .orElse(row.get().usual());
                 Held held = new Held(fingering, row.get().breath());
                 FingeringStrip.draw(line.sketch, held, column.centre(), top, Optional.of(column.note.id()));
+                if (Hands.isPinned(line.score.version().get(), column.note.id(), fingering)) {
+                    FingeringStrip.pin(line.sketch, column.centre(), top - PIN_ROOM, column.note.id());
+                }
             } else {
                 FingeringStrip.missing(line.sketch, column.centre(), top, column.note.id());
             }
         }
         return top + FingeringStrip.height(instrument.holes());
+    }
+
+    private boolean hasPin() {
+        return line.columns.values().stream()
+                .anyMatch(column -> line.score
+                        .version()
+                        .flatMap(version -> version.at(column.note.id()))
+                        .filter(spot -> !spot.pin().isEmpty())
+                        .isPresent());
     }
 
     private boolean wearsFingering(Note note) {

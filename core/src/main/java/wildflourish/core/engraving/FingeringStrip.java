@@ -68,6 +68,16 @@ final class FingeringStrip {
         };
     }
 
+    /** The little roof over a fingering that the teacher has chosen. */
+    static void pin(Sketch sketch, double x, double y, NoteId note) {
+        sketch.add(
+                new Mark.Line(x - 0.45, y + 0.42, x - 0.45, y + 0.1, 0.16), Ink.FINGERING, Drawn.Kind.FINGERING, note);
+        sketch.add(
+                new Mark.Line(x - 0.53, y + 0.1, x + 0.53, y + 0.1, 0.16), Ink.FINGERING, Drawn.Kind.FINGERING, note);
+        sketch.add(
+                new Mark.Line(x + 0.45, y + 0.1, x + 0.45, y + 0.42, 0.16), Ink.FINGERING, Drawn.Kind.FINGERING, note);
+    }
+
     /** The sign under a note that the instrument does not have: a crossed ring. */
     static void missing(Sketch sketch, double x, double y, NoteId note) {
         double centre = y + 1.0;

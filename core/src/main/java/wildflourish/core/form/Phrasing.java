@@ -11,10 +11,8 @@ import wildflourish.core.tune.Form;
 import wildflourish.core.tune.Part;
 import wildflourish.core.tune.Tune;
 
-/** The phrases of a tune, two bars each for as long as nobody says otherwise, named by what comes back. */
+/** The phrases of a tune, named by what comes back, or as the teacher has named them. */
 public final class Phrasing {
-    private static final int BARS_A_PHRASE = 2;
-
     private final Tune tune;
     private final List<Phrase> phrases = new ArrayList<>();
     /** Of the phrases that are not the same as one before, by name, in their order. */
@@ -29,56 +27,29 @@ public final class Phrasing {
 
     public static Phrasing of(Tune tune) {
         Phrasing phrasing = new Phrasing(tune);
-        for (Part part : tune.form().parts()) {
-            phrasing.add(part);
-        }
+        tune.form().stretches().forEach(phrasing::add);
         return phrasing;
     }
 
-    private void add(Part part) {
-        Form form = tune.form();
-        int first = part.firstBar();
-        int counted = 0;
-        boolean inEnding = false;
-        for (int bar = part.firstBar(); bar <= part.lastBar(); bar++) {
-            boolean opensEnding = !tune.bars().get(bar).ending().isEmpty();
-            boolean isFurther = opensEnding && inEnding;
-            inEnding |= opensEnding;
-            boolean isCounted = !form.isPickup(bar) && !isFurther;
-            if (isCounted && counted == BARS_A_PHRASE && isEnough(bar, part)) {
-                add(part, first, bar - 1);
-                first = bar;
-                counted = 0;
-            }
-            counted += isCounted ? 1 : 0;
-        }
-        add(part, first, part.lastBar());
-    }
-
-    /** One bar left over at the end of a part belongs to the phrase before it. */
-    private boolean isEnough(int bar, Part part) {
-        int left = 0;
-        for (int i = bar; i <= part.lastBar(); i++) {
-            boolean isFurtherEnding = i > bar && !tune.bars().get(i).ending().isEmpty();
-            if (isFurtherEnding && left > 0 && !tune.bars().get(i).ending().contains(1)) {
-                break;
-            }
-            left += tune.bars().get(i).notes().isEmpty() ? 0 : 1;
-        }
-        return left > 1;
-    }
-
-    private void add(Part part, int firstBar, int lastBar) {
-        Contour contour = Contour.of(tune, firstBar, lastBar, pickupOf(part));
+    private void add(Form.Stretch stretch) {
+        Part part = stretch.part();
+        Contour contour = Contour.of(tune, stretch.firstBar(), stretch.lastBar(), pickupOf(part));
         Optional<Phrase.Likeness> like = nearest(contour);
         boolean isSame = like.map(each -> each.kind() == Phrase.Kind.SAME).orElse(false);
-        String name = isSame ? like.get().earlier() : part.name() + numbers.merge(part, 1, Integer::sum);
+        String usual = isSame ? like.get().earlier() : fresh(part);
+        String name = stretch.name().orElse(usual);
         int family = like.filter(each -> each.kind().isFamily())
                 .flatMap(each -> Optional.ofNullable(families.get(each.earlier())))
                 .orElse(phrases.size());
         families.putIfAbsent(name, family);
-        phrases.add(new Phrase(part, name, firstBar, lastBar, like));
+        phrases.add(new Phrase(part, name, stretch.firstBar(), stretch.lastBar(), like));
         contours.putIfAbsent(name, contour);
+    }
+
+    /** The next number of the part that no phrase is called by yet. */
+    private String fresh(Part part) {
+        String name = part.name() + numbers.merge(part, 1, Integer::sum);
+        return contours.containsKey(name) ? fresh(part) : name;
     }
 
     /** How long the part's own pickup is, in whole notes. */

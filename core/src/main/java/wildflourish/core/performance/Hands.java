@@ -2,6 +2,7 @@ package wildflourish.core.performance;
 
 import java.util.HashMap;
 import java.util.Map;
+import java.util.Optional;
 import wildflourish.core.fingering.FingeringPath;
 import wildflourish.core.instrument.ChartRow;
 import wildflourish.core.instrument.Fingering;
@@ -12,12 +13,27 @@ import wildflourish.core.version.Placement;
 import wildflourish.core.version.Spot;
 import wildflourish.core.version.Version;
 
-/** The fingering of every note of a version: the shortest way through the tune, with the usual fingering where an ornament stands, since its gestures are made from that. */
+/**
+ * The fingering of every note of a version: the shortest way through the tune, with the usual fingering where an ornament stands, since its gestures
+ * are made from that, and the teacher's where one is pinned.
+ */
 public final class Hands {
     private Hands() {}
 
     public static FingeringPath of(Tune tune, Version version) {
-        Map<NoteId, Fingering> pins = new HashMap<>();
+        return FingeringPath.of(tune.notes(), version.playing().instrument(), pins(tune, version));
+    }
+
+    /** Whether the teacher's own fingering is the one that a note has. */
+    public static boolean isPinned(Version version, NoteId note, Fingering fingering) {
+        return version.at(note)
+                .filter(spot -> spot.pin().equals(fingering.toString()))
+                .isPresent();
+    }
+
+    /** The fingerings that may not be chosen otherwise, by note. */
+    public static Map<NoteId, Fingering> pins(Tune tune, Version version) {
+        Map<NoteId, Fingering> pins = ownPins(tune, version);
         for (Spot spot : version.spots().values()) {
             for (Placement option : spot.options()) {
                 for (Note note :
@@ -32,6 +48,28 @@ public final class Hands {
                 }
             }
         }
-        return FingeringPath.of(tune.notes(), version.playing().instrument(), pins);
+        return pins;
+    }
+
+    /** The fingerings that the teacher has chosen, by note. */
+    public static Map<NoteId, Fingering> ownPins(Tune tune, Version version) {
+        Map<NoteId, Fingering> pins = new HashMap<>();
+        for (Spot spot : version.spots().values()) {
+            pinned(tune, version, spot).ifPresent(fingering -> pins.put(spot.at(), fingering));
+        }
+        return pins;
+    }
+
+    private static Optional<Fingering> pinned(Tune tune, Version version, Spot spot) {
+        Note note = tune.note(spot.at());
+        if (spot.pin().isEmpty() || note.isRest()) {
+            return Optional.empty();
+        }
+        return version.playing()
+                .instrument()
+                .rowOf(note.melody())
+                .flatMap(row -> row.fingerings().stream()
+                        .filter(each -> each.toString().equals(spot.pin()))
+                        .findFirst());
     }
 }

@@ -16,9 +16,26 @@ public record Bar(List<Note> notes, Sides sides, List<Integer> ending, Change ch
     /** The lines left and right; the left one is NONE where the bar before has already drawn it. */
     public record Sides(BarLine left, BarLine right) {}
 
-    /** What changes at the start of a bar: key, metre, the name of a part. */
-    public record Change(Optional<Key> key, Optional<Metre> metre, Optional<String> part) {
-        public static final Change NONE = new Change(Optional.empty(), Optional.empty(), Optional.empty());
+    /** What changes at the start of a bar: key, metre, the name of a part; and what a teacher has decided about phrases there. */
+    public record Change(Optional<Key> key, Optional<Metre> metre, Optional<String> part, Optional<PhraseMark> phrase) {
+        public static final Change NONE =
+                new Change(Optional.empty(), Optional.empty(), Optional.empty(), Optional.empty());
+
+        public Change withKey(Key newKey) {
+            return new Change(Optional.of(newKey), metre, part, phrase);
+        }
+
+        public Change withMetre(Metre newMetre) {
+            return new Change(key, Optional.of(newMetre), part, phrase);
+        }
+
+        public Change withPart(String newPart) {
+            return new Change(key, metre, Optional.of(newPart), phrase);
+        }
+
+        public Change withPhrase(PhraseMark mark) {
+            return new Change(key, metre, part, Optional.of(mark));
+        }
     }
 
     public Bar {

@@ -2,21 +2,34 @@ package wildflourish.core.tune;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
 import wildflourish.core.music.Fraction;
 import wildflourish.core.music.Metre;
 
 /**
- * How a tune is built: its parts, and the lines of four bars in which it is set. Pickup bars belong to the line they lead into; endings of one
+ * How a tune is built: its parts, its phrases, and the lines of four bars in which it is set. Pickup bars belong to the line they lead into; endings of one
  * part belong to one line.
  */
 public final class Form {
     private static final int BARS_A_LINE = 4;
 
     private final List<Part> parts;
+    private final List<Stretch> stretches;
     private final List<Line> lines;
     private final List<Boolean> pickups;
+
+    /**
+     * The bars of a phrase, a pickup and further endings included.
+     *
+     * @param name the teacher's name for it; empty where the usual one will do
+     */
+    public record Stretch(Part part, int firstBar, int lastBar, Optional<String> name) {
+        public boolean has(int bar) {
+            return firstBar <= bar && bar <= lastBar;
+        }
+    }
 
     /** A stretch of bars set on one line, from the first to the last as written; {@code number} counts from 1 within the part. */
     public record Line(Part part, int number, int firstBar, int lastBar) {
@@ -29,8 +42,9 @@ public final class Form {
         }
     }
 
-    private Form(List<Part> parts, List<Line> lines, List<Boolean> pickups) {
+    private Form(List<Part> parts, List<Stretch> stretches, List<Line> lines, List<Boolean> pickups) {
         this.parts = List.copyOf(parts);
+        this.stretches = List.copyOf(stretches);
         this.lines = List.copyOf(lines);
         this.pickups = List.copyOf(pickups);
     }
@@ -38,11 +52,14 @@ public final class Form {
     static Form of(Metre metre, List<Bar> bars) {
         List<Part> parts = partsOf(bars);
         List<Boolean> pickups = pickupsOf(metre, bars, parts);
+        List<Stretch> stretches = new ArrayList<>();
         List<Line> lines = new ArrayList<>();
         for (Part part : parts) {
-            lines.addAll(linesOf(part, bars, pickups));
+            List<Stretch> cut = Stretches.of(part, bars, pickups);
+            stretches.addAll(cut);
+            lines.addAll(isCutByHand(part, bars) ? linesOf(cut, bars, pickups) : linesOf(part, bars, pickups));
         }
-        return new Form(parts, lines, pickups);
+        return new Form(parts, stretches, lines, pickups);
     }
 
     private static List<Part> partsOf(List<Bar> bars) {
@@ -106,6 +123,41 @@ public final class Form {
         return length.isPositive() && length.isLessThan(metre.barLength());
     }
 
+    private static boolean isCutByHand(Part part, List<Bar> bars) {
+        return bars.subList(part.firstBar(), part.lastBar() + 1).stream()
+                .anyMatch(bar -> bar.change().phrase().isPresent());
+    }
+
+    /** Where phrases were cut by hand, lines keep to them: as many whole phrases as make up four bars, a single bar more at most. */
+    private static List<Line> linesOf(List<Stretch> cut, List<Bar> bars, List<Boolean> pickups) {
+        List<Line> lines = new ArrayList<>();
+        int first = cut.get(0).firstBar();
+        int counted = 0;
+        for (Stretch stretch : cut) {
+            int more = counted(stretch, bars, pickups);
+            if (counted > 0 && (counted >= BARS_A_LINE || counted + more > BARS_A_LINE + 1)) {
+                lines.add(new Line(stretch.part(), lines.size() + 1, first, stretch.firstBar() - 1));
+                first = stretch.firstBar();
+                counted = 0;
+            }
+            counted += more;
+        }
+        Stretch last = cut.get(cut.size() - 1);
+        lines.add(new Line(last.part(), lines.size() + 1, first, last.lastBar()));
+        return lines;
+    }
+
+    /** Bars that take their own room on a line: no pickups, one ending for each place. */
+    private static int counted(Stretch stretch, List<Bar> bars, List<Boolean> pickups) {
+        int counted = 0;
+        int endings = 0;
+        for (int bar = stretch.firstBar(); bar <= stretch.lastBar(); bar++) {
+            endings += bars.get(bar).ending().isEmpty() ? 0 : 1;
+            counted += pickups.get(bar) || endings > 1 ? 0 : 1;
+        }
+        return counted;
+    }
+
     private static List<Line> linesOf(Part part, List<Bar> bars, List<Boolean> pickups) {
         List<Line> lines = new ArrayList<>();
         int first = part.firstBar();
@@ -142,6 +194,23 @@ public final class Form {
 
     public List<Part> parts() {
         return parts;
+    }
+
+    /** The phrases in the order of the tune as written. */
+    public List<Stretch> stretches() {
+        return stretches;
+    }
+
+    /** The phrase that a bar belongs to; throws IllegalArgumentException for a bar the tune does not have. */
+    public Stretch stretchAt(int bar) {
+        return stretches.stream()
+                .filter(stretch -> stretch.has(bar))
+                .findFirst()
+                .orElseThrow(() -> new IllegalArgumentException("the tune has no bar " + bar));
+    }
+
+    public boolean beginsPhrase(int bar) {
+        return stretchAt(bar).firstBar() == bar;
     }
 
     public List<Line> lines() {

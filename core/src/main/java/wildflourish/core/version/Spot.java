@@ -6,13 +6,14 @@ import java.util.Optional;
 import wildflourish.core.tune.NoteId;
 
 /**
- * A place of the tune where the teacher has decided something: options, the first of which is played and the others kept, and the
- * teacher's own sentence.
+ * A place of the tune where the teacher has decided something: options, the first of which is played and the others kept, the teacher's own
+ * sentence, a fingering to keep to.
  *
  * @param at the note it begins on; every option's span begins there
  * @param sentence empty when there is none
+ * @param pin the fingering that the plain note keeps, as the instrument's chart writes it; empty where the program may choose
  */
-public record Spot(NoteId at, List<Placement> options, String sentence) {
+public record Spot(NoteId at, List<Placement> options, String sentence, String pin) {
     public Spot {
         options = List.copyOf(options);
         for (Placement option : options) {
@@ -23,7 +24,12 @@ public record Spot(NoteId at, List<Placement> options, String sentence) {
     }
 
     public static Spot of(Placement placement) {
-        return new Spot(placement.span().first(), List.of(placement), "");
+        return bare(placement.span().first()).withOption(placement);
+    }
+
+    /** Where nothing has been decided yet. */
+    public static Spot bare(NoteId at) {
+        return new Spot(at, List.of(), "", "");
     }
 
     /** What is played a given time through: the first option that holds then. */
@@ -37,7 +43,7 @@ public record Spot(NoteId at, List<Placement> options, String sentence) {
     }
 
     public boolean isEmpty() {
-        return options.isEmpty() && sentence.isEmpty();
+        return options.isEmpty() && sentence.isEmpty() && pin.isEmpty();
     }
 
     /** The placement becomes the one that is played; what was played before it is gone, other options stay. */
@@ -48,7 +54,7 @@ public record Spot(NoteId at, List<Placement> options, String sentence) {
             changed.remove(0);
         }
         changed.add(0, placement);
-        return changed.equals(options) ? this : new Spot(at, changed, sentence);
+        return withOptions(changed);
     }
 
     /** A further option, kept but not played; the same instance when it is there already. */
@@ -58,7 +64,12 @@ public record Spot(NoteId at, List<Placement> options, String sentence) {
         }
         List<Placement> changed = new ArrayList<>(options);
         changed.add(placement);
-        return new Spot(at, changed, sentence);
+        return withOptions(changed);
+    }
+
+    /** With these options in place of what was there; each begins here. */
+    public Spot withOptions(List<Placement> changed) {
+        return changed.equals(options) ? this : new Spot(at, changed, sentence, pin);
     }
 
     /** The next option becomes the one that is played, the played one goes to the end. */
@@ -68,10 +79,14 @@ public record Spot(NoteId at, List<Placement> options, String sentence) {
         }
         List<Placement> turned = new ArrayList<>(options.subList(1, options.size()));
         turned.add(options.get(0));
-        return new Spot(at, turned, sentence);
+        return withOptions(turned);
     }
 
     public Spot withSentence(String words) {
-        return words.equals(sentence) ? this : new Spot(at, options, words);
+        return words.equals(sentence) ? this : new Spot(at, options, words, pin);
+    }
+
+    public Spot withPin(String fingering) {
+        return fingering.equals(pin) ? this : new Spot(at, options, sentence, fingering);
     }
 }

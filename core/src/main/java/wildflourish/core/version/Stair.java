@@ -139,6 +139,11 @@ public record Stair(List<Version> stages) {
                 stage, spot.isEmpty() ? at(stage).without(spot.at()) : at(stage).with(tune, spot));
     }
 
+    /** A note keeping to a fingering at every stage; to none where that is empty. */
+    public Stair pinned(NoteId note, String fingering) {
+        return withEach(version -> version.pinned(note, fingering));
+    }
+
     /** Everything of a stage, copied over the next one; at the top a new stage grows for it, if there is room. */
     public Optional<Stair> copiedUp(int stage) {
         List<Version> changed = new ArrayList<>(stages);

@@ -72,7 +72,7 @@ public record Version(String name, Playing playing, Map<NoteId, Spot> spots) {
             return this;
         }
         Map<NoteId, Spot> changed = new TreeMap<>(spots);
-        changed.put(note, new Spot(note, List.of(), spot.sentence()));
+        changed.put(note, spot.withOptions(List.of()));
         return new Version(name, playing, changed);
     }
 
@@ -92,18 +92,45 @@ public record Version(String name, Playing playing, Map<NoteId, Spot> spots) {
                 lost += followed.isPresent() ? 0 : 1;
             }
             for (Map.Entry<NoteId, List<Placement>> at : options.entrySet()) {
-                String sentence = at.getKey().equals(spot.at()) ? spot.sentence() : "";
-                kept.putIfAbsent(at.getKey(), new Spot(at.getKey(), at.getValue(), sentence));
+                kept.merge(at.getKey(), Spot.bare(at.getKey()).withOptions(at.getValue()), Version::both);
             }
-            if (options.isEmpty() && after.has(spot.at()) && !spot.sentence().isEmpty()) {
-                kept.putIfAbsent(spot.at(), new Spot(spot.at(), List.of(), spot.sentence()));
+            if (after.has(spot.at())) {
+                kept.merge(spot.at(), wordsOf(spot, before, after), Version::both);
             }
         }
         return new Followed(new Version(name, playing, kept), lost);
     }
 
+    /** What a teacher has said and pinned at a note, without options; a pin holds for as long as the note keeps its pitch. */
+    private static Spot wordsOf(Spot spot, Tune before, Tune after) {
+        boolean isSamePitch =
+                before.note(spot.at()).pitches().equals(after.note(spot.at()).pitches());
+        return spot.withOptions(List.of()).withPin(isSamePitch ? spot.pin() : "");
+    }
+
+    /** Two spots that have come together on one note: the options of the first, words and pin of either. */
+    private static Spot both(Spot one, Spot other) {
+        return (one.options().isEmpty() ? one.withOptions(other.options()) : one)
+                .withSentence(one.sentence().isEmpty() ? other.sentence() : one.sentence())
+                .withPin(one.pin().isEmpty() ? other.pin() : one.pin());
+    }
+
     /** A version after an edit of its tune, and how many placements had no note left. */
     record Followed(Version version, int lost) {}
+
+    /** A note keeping to a fingering, as the chart writes it; to none where that is empty. */
+    Version pinned(NoteId note, String fingering) {
+        Map<NoteId, Spot> changed = new TreeMap<>(spots);
+        Spot spot = at(note).orElseGet(() -> Spot.bare(note));
+        changed.put(note, spot.withPin(fingering));
+        return changed.equals(spots) ? this : new Version(name, playing, changed);
+    }
+
+    /** How many places have an ornament. */
+    public int ornamented() {
+        return (int)
+                spots.values().stream().filter(spot -> spot.first().isPresent()).count();
+    }
 
     public Version withName(String newName) {
         return newName.equals(name) ? this : new Version(newName, playing, spots);
@@ -113,7 +140,9 @@ public record Version(String name, Playing playing, Map<NoteId, Spot> spots) {
         return newPlaying.equals(playing) ? this : new Version(name, newPlaying, spots);
     }
 
+    /** Whether it has neither ornaments nor the teacher's words: a sheet of the plain tune would be the same. */
     public boolean isPlain() {
-        return spots.isEmpty();
+        return spots.values().stream()
+                .allMatch(spot -> spot.options().isEmpty() && spot.sentence().isEmpty());
     }
 }

@@ -61,8 +61,14 @@ public final class FormWords {
     private static String of(Phrase phrase, Phrase.Likeness like) {
         String name = phrase.name();
         String earlier = like.earlier();
+        if (name.equals(earlier) && like.kind() != Phrase.Kind.SAME) {
+            return earlier + " comes back in part " + phrase.part().name() + ", changed.";
+        }
         return switch (like.kind()) {
-            case SAME -> earlier + " comes back in part " + phrase.part().name() + ".";
+            case SAME ->
+                name.equals(earlier)
+                        ? earlier + " comes back in part " + phrase.part().name() + "."
+                        : name + " is " + earlier + " note for note.";
             case ONE_NOTE -> name + " is " + earlier + " but for one note.";
             case SAME_START -> name + " begins as " + earlier + " and ends otherwise.";
             case MOVED -> name + " is " + earlier + " " + steps(like.steps()) + ".";

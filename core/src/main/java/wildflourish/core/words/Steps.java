@@ -16,6 +16,7 @@ import wildflourish.core.instrument.Hole;
 import wildflourish.core.instrument.Instrument;
 import wildflourish.core.music.WrittenPitch;
 import wildflourish.core.tune.Note;
+import wildflourish.core.tune.NoteId;
 import wildflourish.core.tune.Tune;
 
 /**
@@ -46,7 +47,12 @@ public final class Steps {
 
     /** Headings of phrases and a line for each note or run of equal notes. */
     public static List<String> of(Tune tune, Instrument instrument) {
-        FingeringPath path = FingeringPath.of(tune.notes(), instrument, Map.of());
+        return of(tune, instrument, Map.of());
+    }
+
+    /** The same, with fingerings that a teacher has pinned. */
+    public static List<String> of(Tune tune, Instrument instrument, Map<NoteId, Fingering> pins) {
+        FingeringPath path = FingeringPath.of(tune.notes(), instrument, pins);
         List<String> lines = new ArrayList<>();
         List<String> names = new ArrayList<>();
         for (Phrase phrase : Phrasing.of(tune).phrases()) {
@@ -103,7 +109,7 @@ public final class Steps {
     }
 
     /** Which holes are covered, in words. */
-    static String holes(Fingering fingering) {
+    public static String holes(Fingering fingering) {
         List<String> covered = new ArrayList<>();
         List<String> half = new ArrayList<>();
         for (int hole = 1; hole <= fingering.holes().size(); hole++) {

@@ -140,7 +140,7 @@ class StairTest {
 
     @Test
     void anOptionBeginsWhereItsSpotDoes() {
-        assertThatThrownBy(() -> new Spot(new NoteId(1), List.of(placement("cut", 0, 0)), ""))
+        assertThatThrownBy(() -> new Spot(new NoteId(1), List.of(placement("cut", 0, 0)), "", ""))
                 .isInstanceOf(IllegalArgumentException.class);
         assertThatThrownBy(() -> Passes.only(0)).isInstanceOf(IllegalArgumentException.class);
     }

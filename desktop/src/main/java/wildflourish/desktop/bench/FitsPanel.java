@@ -27,6 +27,8 @@ public final class FitsPanel extends VBox {
     private final HerePanel here;
     private final List<FitCard> cards = new ArrayList<>();
     /** Where nothing fits: that it is so, and the first why. */
+    private final FingeringRow fingerings;
+
     private final Label nothing = new Label();
 
     private final VBox fitting = new VBox();
@@ -39,6 +41,7 @@ public final class FitsPanel extends VBox {
     public FitsPanel(Desk desk) {
         this.desk = desk;
         here = new HerePanel(desk);
+        fingerings = new FingeringRow(desk);
         sentence = sentenceField();
         setId("fits");
         getStyleClass().add("fits");
@@ -68,7 +71,7 @@ public final class FitsPanel extends VBox {
         scroll.getStyleClass().add("cards-scroll");
         scroll.setFocusTraversable(false);
         VBox.setVgrow(scroll, Priority.ALWAYS);
-        getChildren().addAll(title, where, here, sentence, scroll);
+        getChildren().addAll(title, where, here, fingerings, sentence, scroll);
         desk.sight().addListener((at, before, after) -> showSoon());
         show();
     }
@@ -95,6 +98,7 @@ public final class FitsPanel extends VBox {
                 .flatMap(tune -> sight.note().map(note -> Words.place(tune, tune.note(note))))
                 .orElse("Open a book and choose a note."));
         here.show(theme);
+        fingerings.show(theme);
         showSentence();
         Optional<WhatFits> fits = desk.whatFits();
         showFitting(fits.map(WhatFits::fitting).orElse(List.of()));

@@ -89,7 +89,7 @@ public final class GrowthStem extends VBox {
     }
 
     private static void fill(ToggleButton node, Version version) {
-        int count = version.spots().size();
+        int count = version.ornamented();
         node.setText(version.name() + "\n" + (count == 0 ? "plain" : count + " spots"));
         node.getTooltip()
                 .setText(version.name() + " at " + Words.tempo(version.playing().tempo())

@@ -7,7 +7,6 @@ import java.util.List;
 import java.util.Optional;
 import wildflourish.core.problem.Parsed;
 import wildflourish.core.problem.Problem;
-import wildflourish.core.tune.Tune;
 import wildflourish.core.version.Lesson;
 import wildflourish.files.store.BookStore;
 import wildflourish.files.store.StoredBook;
@@ -31,15 +30,14 @@ final class BookFile {
         }
     }
 
-    /** The plain tunes of a book, or only the one with a number. */
-    static List<Tune> tunes(Path path, Optional<Integer> number, PrintWriter err) {
-        List<Tune> tunes = open(path, err).book().lessons().stream()
-                .map(Lesson::tune)
-                .filter(tune -> number.isEmpty() || tune.header().number() == number.get())
+    /** The tunes of a book with what was made of them, or only the one with a number. */
+    static List<Lesson> lessons(Path path, Optional<Integer> number, PrintWriter err) {
+        List<Lesson> lessons = open(path, err).book().lessons().stream()
+                .filter(lesson -> number.isEmpty() || lesson.tune().header().number() == number.get())
                 .toList();
-        if (tunes.isEmpty()) {
+        if (lessons.isEmpty()) {
             throw new UsageException(path + " has no tune X:" + number.orElse(0));
         }
-        return tunes;
+        return lessons;
     }
 }

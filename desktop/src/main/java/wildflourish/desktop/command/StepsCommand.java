@@ -1,14 +1,19 @@
 package wildflourish.desktop.command;
 
 import java.io.PrintWriter;
+import java.util.Map;
 import java.util.concurrent.Callable;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Model.CommandSpec;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Spec;
+import wildflourish.core.instrument.Fingering;
 import wildflourish.core.instrument.Instrument;
+import wildflourish.core.performance.Hands;
+import wildflourish.core.tune.NoteId;
 import wildflourish.core.tune.Tune;
+import wildflourish.core.version.Lesson;
 import wildflourish.core.words.FormWords;
 import wildflourish.core.words.Steps;
 import wildflourish.core.words.Words;
@@ -33,10 +38,14 @@ final class StepsCommand implements Callable<Integer> {
     public Integer call() {
         Instrument asked = Asked.instrument(instrument);
         PrintWriter out = spec.commandLine().getOut();
-        for (Tune each : tunes.read(spec.commandLine().getErr())) {
+        for (Lesson lesson : tunes.lessons(spec.commandLine().getErr())) {
+            Tune each = lesson.tune();
             out.println(each.title() + ", on the " + asked.name() + ".");
             out.println(FormWords.start(each));
-            Steps.of(each, asked).forEach(out::println);
+            Map<NoteId, Fingering> pins = lesson.stairFor(asked)
+                    .map(stair -> Hands.ownPins(each, stair.at(0)))
+                    .orElse(Map.of());
+            Steps.of(each, asked, pins).forEach(out::println);
             out.println();
         }
         out.println(Words.handCautions());

@@ -7,6 +7,7 @@ import java.util.Optional;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
 import wildflourish.core.tune.Tune;
+import wildflourish.core.version.Lesson;
 
 /** Which plain tunes a command is about: those of a book, or one of them. */
 final class TunesAsked {
@@ -18,6 +19,11 @@ final class TunesAsked {
 
     /** Problems of the book go to {@code err}. */
     List<Tune> read(PrintWriter err) {
-        return BookFile.tunes(file, tune, err);
+        return lessons(err).stream().map(Lesson::tune).toList();
+    }
+
+    /** The same with what was made of them. */
+    List<Lesson> lessons(PrintWriter err) {
+        return BookFile.lessons(file, tune, err);
     }
 }

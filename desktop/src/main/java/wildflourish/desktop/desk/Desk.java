@@ -53,6 +53,7 @@ public final class Desk {
     private Optional<Asked> fitsFor = Optional.empty();
     private Optional<WhatFits> fits = Optional.empty();
     private final Writing writing = new Writing(this);
+    private final Fingers fingers = new Fingers(this);
 
     /** All that decides what fits. */
     private record Asked(Tune tune, NoteId note, Playing playing, Profile profile) {}
@@ -294,7 +295,7 @@ public final class Desk {
 
     // Placing
 
-    private void change(Stair after, Deed deed) {
+    void change(Stair after, Deed deed) {
         Sight current = now();
         if (current.lesson().isEmpty() || current.stair().isEmpty()) {
             return;
@@ -442,7 +443,7 @@ public final class Desk {
             return;
         }
         NoteId at = spotHere().map(Spot::at).orElse(current.note().get());
-        Spot spot = current.version().flatMap(version -> version.at(at)).orElse(new Spot(at, List.of(), ""));
+        Spot spot = current.version().flatMap(version -> version.at(at)).orElse(Spot.bare(at));
         if (!spot.sentence().equals(words.strip())) {
             Stair after = current.stair()
                     .get()
@@ -461,7 +462,7 @@ public final class Desk {
         }
         List<Placement> options = new ArrayList<>(spot.get().options());
         options.set(0, options.get(0).withPasses(passes));
-        Spot changed = new Spot(spot.get().at(), options, spot.get().sentence());
+        Spot changed = spot.get().withOptions(options);
         Stair after = current.stair()
                 .get()
                 .withSpot(current.tune().orElseThrow(), current.chosen().stage(), changed);
@@ -542,6 +543,11 @@ public final class Desk {
                 + 1;
     }
 
+    /** Fingerings of the chosen note. */
+    public Fingers fingers() {
+        return fingers;
+    }
+
     /** The verbs that change the tune itself. */
     public Writing writing() {
         return writing;
@@ -577,10 +583,12 @@ public final class Desk {
             case REMOVE -> "removed " + deed.subject() + " from " + deed.stage();
             case SENTENCE -> "wrote a sentence in " + deed.stage();
             case PASSES -> "chose the times through in " + deed.stage();
+            case PIN -> "kept a fingering of " + deed.subject();
             case COPY_UP -> "copied " + deed.stage() + " up";
             case TEMPO -> "set " + deed.stage() + " to " + deed.subject();
             case SCHOOL -> "chose a school for " + deed.stage();
             case EDIT -> "wrote in " + deed.subject();
+            case PHRASE -> "marked phrases in " + deed.subject();
             case NEW_TUNE -> "began a new tune";
             case RECOVER -> "brought unsaved changes back";
             case TAKE_SAVED -> "kept " + deed.stage() + " as it was saved";

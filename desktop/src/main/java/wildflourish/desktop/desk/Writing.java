@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.BiFunction;
+import wildflourish.core.form.Phrasing;
 import wildflourish.core.music.Metre;
 import wildflourish.core.problem.Parsed;
 import wildflourish.core.problem.Problem;
@@ -14,6 +15,7 @@ import wildflourish.core.version.BookItem;
 import wildflourish.core.version.Change;
 import wildflourish.core.version.Deed;
 import wildflourish.core.version.Lesson;
+import wildflourish.core.words.FormWords;
 import wildflourish.files.abc.Transposer;
 import wildflourish.files.abc.TuneEditor;
 import wildflourish.files.abc.TuneText;
@@ -41,6 +43,10 @@ public final class Writing {
      * Typing on is one change until {@link #endEdit}.
      */
     public List<Problem> edit(String text) {
+        return edit(text, Deed.Kind.EDIT);
+    }
+
+    private List<Problem> edit(String text, Deed.Kind kind) {
         Sight current = desk.sight().get();
         if (current.lesson().isEmpty()) {
             return List.of();
@@ -51,7 +57,7 @@ public final class Writing {
             return read.problems();
         }
         Lesson.Edited edited = before.edited(read.value());
-        Deed deed = new Deed(Deed.Kind.EDIT, before.tune().title(), "");
+        Deed deed = new Deed(kind, before.tune().title(), "");
         desk.history().applyMerging(Change.of(desk.history().book(), desk.lessonIndex(), edited.lesson(), deed));
         desk.show(current.chosen());
         desk.say(
@@ -114,6 +120,41 @@ public final class Writing {
         endEdit();
         desk.say("Moved to "
                 + desk.sight().get().tune().orElseThrow().header().key().name());
+    }
+
+    /** A phrase begins with the bar of the chosen note from now on, or no longer does. */
+    public void turnPhrase() {
+        if (correctPhrase(TuneEditor::phraseTurned, "A part begins here, and a phrase with it: choose a later bar.")) {
+            desk.say("The phrases are now " + plan());
+        }
+    }
+
+    /** The phrase of the chosen note under the teacher's own name; under the usual one where the name is blank. */
+    public void namePhrase(String name) {
+        if (correctPhrase((editor, note) -> editor.phraseNamed(note, name), "")) {
+            desk.say("The phrases are now " + plan());
+        }
+    }
+
+    private boolean correctPhrase(BiFunction<TuneEditor, NoteId, Optional<String>> verb, String refusal) {
+        Sight current = desk.sight().get();
+        if (current.tune().isEmpty() || current.note().isEmpty()) {
+            desk.say("There is no phrase here: choose a note, or begin a new tune with Ctrl+N.");
+            return false;
+        }
+        Optional<String> text =
+                verb.apply(new TuneEditor(current.tune().get()), current.note().get());
+        if (text.isEmpty()) {
+            desk.say(refusal);
+            return false;
+        }
+        edit(text.get(), Deed.Kind.PHRASE);
+        endEdit();
+        return true;
+    }
+
+    private String plan() {
+        return desk.sight().get().tune().map(Phrasing::of).map(FormWords::plan).orElse("");
     }
 
     /** The tune in the next (1) or the metre before (−1) of the usual ones; bar lines stay. */

@@ -30,6 +30,7 @@ public final class LookOverPanel extends VBox {
 
     private final Desk desk;
     private final VBox content = new VBox();
+    private final PhraseRow phrase;
     private final Choices choices;
     /** Counts what was shown, so that an answer that comes too late is passed over. */
     private int shown;
@@ -77,12 +78,15 @@ public final class LookOverPanel extends VBox {
         scroll.setHbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
         scroll.getStyleClass().add("cards-scroll");
         VBox.setVgrow(scroll, Priority.ALWAYS);
-        getChildren().addAll(title, scroll);
+        phrase = new PhraseRow(desk);
+        getChildren().addAll(title, phrase, scroll);
         desk.sight().addListener((at, before, after) -> {
             boolean isSame = before.tune().equals(after.tune())
                     && before.chosen().instrument().equals(after.chosen().instrument());
             if (!isSame && getScene() != null) {
                 show();
+            } else if (getScene() != null) {
+                phrase.show(after);
             }
         });
     }
@@ -92,6 +96,7 @@ public final class LookOverPanel extends VBox {
         int asked = ++shown;
         content.getChildren().clear();
         Sight sight = desk.sight().get();
+        phrase.show(sight);
         Optional<Tune> tune = sight.tune();
         if (tune.isEmpty()) {
             content.getChildren().add(words("Open a book with a tune in it, or begin one with Ctrl+N."));
@@ -111,6 +116,11 @@ public final class LookOverPanel extends VBox {
                 });
             }
         });
+    }
+
+    /** The caret into the name of the phrase. */
+    public void focusName() {
+        phrase.focusName();
     }
 
     private void facts(Facts facts, Tune tune, Instrument instrument) {

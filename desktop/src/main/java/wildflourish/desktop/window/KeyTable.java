@@ -88,6 +88,7 @@ final class KeyTable {
         plain(KeyCode.O, "play the other option", desk::nextOption);
         plain(KeyCode.DELETE, "remove the ornament", desk::remove);
         plain(KeyCode.BACK_SPACE, "remove the ornament", desk::remove);
+        shift(KeyCode.F, "keep the next fingering of this note", desk.fingers()::next);
         ctrl(KeyCode.UP, "copy this stage up", desk::copyUp);
         ctrl(KeyCode.Z, "undo", desk::undo);
         ctrlShift(KeyCode.Z, "do again", desk::redo);
@@ -145,6 +146,8 @@ final class KeyTable {
         ctrl(KeyCode.E, "take away as PDF", () -> files.takeAway(ExportForm.PDF, Paper.a4()));
         ctrl(KeyCode.P, "print", window::print);
         ctrl(KeyCode.N, "new tune", window::newTune);
+        ctrl(KeyCode.B, "a phrase begins at this bar, or no longer", desk.writing()::turnPhrase);
+        ctrl(KeyCode.R, "name this phrase", window::namePhrase);
         ctrl(KeyCode.D, "keep another form of this tune", desk.writing()::anotherForm);
     }
 

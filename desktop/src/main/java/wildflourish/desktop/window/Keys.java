@@ -1,8 +1,10 @@
 package wildflourish.desktop.window;
 
 import java.util.LinkedHashMap;
+import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Collectors;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyCodeCombination;
 import javafx.scene.input.KeyCombination;
@@ -12,11 +14,12 @@ import javafx.scene.input.KeyEvent;
 final class Keys {
     private final Map<KeyCombination, Action> actions = new LinkedHashMap<>();
 
-    /** A verb with its words. */
-    record Action(String words, Runnable verb) {}
+    /** A key, its words, its verb. */
+    record Action(KeyCombination key, String words, Runnable verb) {}
 
     Keys with(KeyCode code, String words, Runnable verb, KeyCombination.Modifier... modifiers) {
-        actions.put(new KeyCodeCombination(code, modifiers), new Action(words, verb));
+        KeyCombination key = new KeyCodeCombination(code, modifiers);
+        actions.put(key, new Action(key, words, verb));
         return this;
     }
 
@@ -30,7 +33,14 @@ final class Keys {
         return action.isPresent();
     }
 
-    Map<KeyCombination, Action> all() {
-        return actions;
+    /** What can be done, in the table's order: the words, and every key that does it. */
+    Map<String, List<Action>> byWords() {
+        return actions.values().stream()
+                .collect(Collectors.groupingBy(Action::words, LinkedHashMap::new, Collectors.toList()));
+    }
+
+    /** The keys of one thing to do, as written on them. */
+    static String shown(List<Action> actions) {
+        return actions.stream().map(action -> action.key().getDisplayText()).collect(Collectors.joining(", "));
     }
 }

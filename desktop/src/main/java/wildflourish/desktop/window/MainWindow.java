@@ -301,6 +301,11 @@ public final class MainWindow extends BorderPane {
         return getRight() == lookOver;
     }
 
+    void namePhrase() {
+        showLookOver(true);
+        lookOver.focusName();
+    }
+
     void echoOrStop(int joined) {
         if (transport.playing().get()) {
             transport.stop();
@@ -346,9 +351,9 @@ public final class MainWindow extends BorderPane {
     /** Everything one can do, to be found by typing. */
     void findAction() {
         List<FinderPanel.Entry> entries = new ArrayList<>();
-        keys.all()
-                .forEach((combination, action) -> entries.add(
-                        new FinderPanel.Entry(action.words(), combination.getDisplayText(), action.verb())));
+        keys.byWords()
+                .forEach((words, actions) -> entries.add(new FinderPanel.Entry(
+                        words, Keys.shown(actions), actions.get(0).verb())));
         beside(new FinderPanel("What you can do", "Type a word: note, save, stage …", entries, this::leaveFinder));
     }
 

@@ -35,6 +35,7 @@ import wildflourish.core.version.Version;
  * %%flourish-play instrument=whistle-d school=two-finger tempo=105 beat=1/2
  * %%flourish-spot 12 to=14 ornament=long-roll times=1
  * %%flourish-say 12 Lean on this one.
+ * %%flourish-pin 20 OXXOOO
  * %%flourish-sums plain=9f86d081884c body=60303ae22b99
  * </pre>
  *
@@ -45,7 +46,7 @@ import wildflourish.core.version.Version;
  */
 record Directives(int of, int stair, int stage, Version version, Sums sums) {
     static final String MARK = "%%flourish-";
-    private static final Pattern LINE = Pattern.compile(MARK + "(stage|play|spot|say|sums) (.*)");
+    private static final Pattern LINE = Pattern.compile(MARK + "(stage|play|spot|say|pin|sums) (.*)");
     private static final Pattern PAIR = Pattern.compile("([a-z]+)=(\\S+)");
 
     /** Short sums of the plain tune's body and the written-out one. */
@@ -78,6 +79,9 @@ record Directives(int of, int stair, int stage, Version version, Sums sums) {
             spot.options().forEach(option -> lines.add("spot " + first + option(tune, option)));
             if (!spot.sentence().isEmpty()) {
                 lines.add("say " + first + " " + oneLine(spot.sentence()));
+            }
+            if (!spot.pin().isEmpty()) {
+                lines.add("pin " + first + " " + oneLine(spot.pin()));
             }
         }
         lines.add("sums plain=" + sums.plain() + " body=" + sums.body());
@@ -181,6 +185,11 @@ record Directives(int of, int stair, int stage, Version version, Sums sums) {
                 case "play" -> play = pairs(words);
                 case "sums" -> sums = pairs(words);
                 case "spot" -> addOption(spots, words, tune);
+                case "pin" -> {
+                    NoteId note = note(words, tune);
+                    String pin = manyLines(words.substring(words.indexOf(' ') + 1));
+                    spots.put(note, spots.getOrDefault(note, Spot.bare(note)).withPin(pin));
+                }
                 default -> addSentence(spots, words, tune);
             }
         }
@@ -236,15 +245,13 @@ record Directives(int of, int stair, int stage, Version version, Sums sums) {
         }
         Placement placement =
                 new Placement(Ornament.of(required(pairs, "ornament")), new Span(first, last), new Passes(times));
-        Spot spot = spots.get(first);
-        spots.put(first, spot == null ? Spot.of(placement) : spot.withOption(placement));
+        spots.put(first, spots.getOrDefault(first, Spot.bare(first)).withOption(placement));
     }
 
     private static void addSentence(Map<NoteId, Spot> spots, String words, Tune tune) {
         NoteId note = note(words, tune);
         String sentence = manyLines(words.substring(words.indexOf(' ') + 1));
-        Spot spot = spots.get(note);
-        spots.put(note, (spot == null ? new Spot(note, List.of(), "") : spot).withSentence(sentence));
+        spots.put(note, spots.getOrDefault(note, Spot.bare(note)).withSentence(sentence));
     }
 
     private static NoteId note(String words, Tune tune) {

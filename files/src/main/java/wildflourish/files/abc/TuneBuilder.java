@@ -21,6 +21,7 @@ import wildflourish.core.tune.Manuscript;
 import wildflourish.core.tune.Marks;
 import wildflourish.core.tune.Note;
 import wildflourish.core.tune.NoteId;
+import wildflourish.core.tune.PhraseMark;
 import wildflourish.core.tune.Tuplet;
 
 /** Gathers the bars of a tune while its music is read from left to right. Holds what waits for the next note, and nothing of the text. */
@@ -279,18 +280,23 @@ final class TuneBuilder {
     void setKey(Key newKey) {
         beginChange();
         key = newKey;
-        change = new Bar.Change(Optional.of(newKey), change.metre(), change.part());
+        change = change.withKey(newKey);
     }
 
     void setMetre(Metre newMetre) {
         beginChange();
         metre = newMetre;
-        change = new Bar.Change(change.key(), Optional.of(newMetre), change.part());
+        change = change.withMetre(newMetre);
     }
 
     void setPart(String name) {
         beginChange();
-        change = new Bar.Change(change.key(), change.metre(), Optional.of(name));
+        change = change.withPart(name);
+    }
+
+    /** Holds for the bar it stands in, wherever in it. */
+    void setPhrase(PhraseMark mark) {
+        change = change.withPhrase(mark);
     }
 
     /** A change in the middle of a bar cuts the bar in two, without a line between. */

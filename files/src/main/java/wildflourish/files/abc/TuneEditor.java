@@ -13,6 +13,7 @@ import wildflourish.core.music.WrittenPitch;
 import wildflourish.core.tune.Manuscript;
 import wildflourish.core.tune.Note;
 import wildflourish.core.tune.NoteId;
+import wildflourish.core.tune.PhraseMark;
 import wildflourish.core.tune.Tune;
 
 /**
@@ -124,6 +125,38 @@ public final class TuneEditor {
         }
         int tie = text.indexOf('-', stretch.end());
         return tie < 0 ? Optional.empty() : Optional.of(text.substring(0, tie) + text.substring(tie + 1));
+    }
+
+    /** With a mark about phrases at the bar of a note, or without any. */
+    public Optional<String> withPhrase(NoteId id, Optional<PhraseMark> mark) {
+        return Optional.of(PhraseText.marked(tune, tune.placeOf(id).bar(), mark));
+    }
+
+    /** A phrase begins with the bar of a note from now on, or no longer does. Empty where a part begins, for there a phrase does too. */
+    public Optional<String> phraseTurned(NoteId id) {
+        int bar = tune.placeOf(id).bar();
+        if (tune.form().partAt(bar).firstBar() == bar) {
+            return Optional.empty();
+        }
+        boolean wanted = !tune.form().beginsPhrase(bar);
+        String bare = PhraseText.marked(tune, bar, Optional.empty());
+        boolean isSoAnyway = TuneText.read(bare).value().form().beginsPhrase(bar) == wanted;
+        PhraseMark mark = wanted ? PhraseMark.BEGINS : PhraseMark.GOES_ON;
+        return Optional.of(isSoAnyway ? bare : PhraseText.marked(tune, bar, Optional.of(mark)));
+    }
+
+    /** The phrase of a note under the teacher's own name; under the usual one where the name is blank. */
+    public Optional<String> phraseNamed(NoteId id, String name) {
+        int bar = tune.form().stretchAt(tune.placeOf(id).bar()).firstBar();
+        while (tune.bars().get(bar).notes().isEmpty()) {
+            bar++;
+        }
+        if (!name.isBlank()) {
+            return Optional.of(PhraseText.marked(tune, bar, Optional.of(PhraseMark.named(name))));
+        }
+        String bare = PhraseText.marked(tune, bar, Optional.empty());
+        boolean isSoAnyway = TuneText.read(bare).value().form().beginsPhrase(bar);
+        return Optional.of(isSoAnyway ? bare : PhraseText.marked(tune, bar, Optional.of(PhraseMark.BEGINS)));
     }
 
     /** In another metre from its beginning on; bar lines stay where they are, to be moved by hand. */

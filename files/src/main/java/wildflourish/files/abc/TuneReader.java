@@ -231,6 +231,7 @@ final class TuneReader {
             case 'W' -> words.add(value);
             case 'T' -> titles.add(value);
             case 'U' -> userSymbol(value);
+            case 'r' -> PhraseText.parse(value).ifPresent(builder::setPhrase);
             default -> {
                 // Q, N, R, I and the rest change nothing that is taught here; they stay in the text.
             }
