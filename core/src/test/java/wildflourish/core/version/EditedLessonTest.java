@@ -53,6 +53,19 @@ class EditedLessonTest {
     }
 
     @Test
+    void aPinnedFingeringFollowsItsNoteForAsLongAsItKeepsItsPitch() {
+        Lesson pinned = lesson.with(stair.pinned(new NoteId(3), "XXXOOO").pinned(new NoteId(5), "OXXXXX"));
+        assertThat(pinned.stairs().get(0).stages())
+                .allMatch(stage -> stage.at(new NoteId(3)).orElseThrow().pin().equals("XXXOOO"));
+        Version version = root(pinned.edited(Melody.jig("C5:1 " + LINE.replace("D4:3", "E4:3"))));
+        assertThat(version.at(new NoteId(3)).orElseThrow().pin()).isEqualTo("XXXOOO");
+        assertThat(version.at(new NoteId(5)).orElseThrow().pin()).isEmpty();
+        assertThat(version.at(new NoteId(5)).orElseThrow().options()).hasSize(1);
+        assertThat(pinned.stairs().get(0).pinned(new NoteId(3), "").at(0).at(new NoteId(3)))
+                .isEmpty();
+    }
+
+    @Test
     void aPlacementWithoutAnyNoteLeftIsCounted() {
         Lesson.Edited edited = lesson.edited(Melody.jig("B4:1 A4:1 B4:1 G4:3 | E4:6 |"));
         assertThat(edited.lost()).as("one in each of the two stages").isEqualTo(2);

@@ -13,10 +13,14 @@ import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.Menu;
 import javafx.scene.control.MenuButton;
+import javafx.scene.control.TextField;
+import javafx.scene.control.ToggleButton;
 import javafx.scene.input.KeyCode;
 import org.junit.jupiter.api.Test;
 import wildflourish.core.engraving.Drawn;
 import wildflourish.core.instrument.Instrument;
+import wildflourish.core.tune.Form;
+import wildflourish.core.tune.NoteId;
 import wildflourish.desktop.plain.ChartView;
 
 /** The plain tune and its instrument: chart, look-over, best fit, another instrument. */
@@ -47,6 +51,66 @@ class PlainIT extends WindowTest {
                 .isEqualTo(Integer.parseInt(spot.getId().substring(5)));
         press(KeyCode.K);
         assertThat(isShown("#fits")).isTrue();
+    }
+
+    @Test
+    void aPhraseIsNamedAndItsBorderMovedAndBothAreKept() throws Exception {
+        press(KeyCode.CONTROL, KeyCode.R);
+        TextField name = find("#phrase-name", TextField.class);
+        assertThat(name.getText()).isEqualTo("A1");
+        inWindow(() -> {
+            name.setText("Call");
+            name.fireEvent(new javafx.event.ActionEvent());
+            return true;
+        });
+        inWindow(() -> true);
+        assertThat(words()).contains("Call A2 Call A3, B1 B2 B1 B3");
+        press(KeyCode.ESCAPE);
+        press(KeyCode.CONTROL, KeyCode.RIGHT);
+        press(KeyCode.CONTROL, KeyCode.B);
+        assertThat(inWindow(() -> desk.said().get())).startsWith("The phrases are now Call");
+        Form form = sight().tune().orElseThrow().form();
+        int bar = sight().tune()
+                .orElseThrow()
+                .placeOf(sight().note().orElseThrow())
+                .bar();
+        assertThat(form.beginsPhrase(bar)).isTrue();
+        press(KeyCode.CONTROL, KeyCode.S);
+        assertThat(Files.readString(book)).contains("[r:flourish phrase Call]", "[r:flourish phrase]");
+        press(KeyCode.CONTROL, KeyCode.Z);
+        assertThat(sight().tune().orElseThrow().form().beginsPhrase(bar)).isFalse();
+    }
+
+    @Test
+    void aFingeringIsKeptByKeyAndByPress() throws Exception {
+        inWindow(() -> {
+            window.chooseInstrument(Instrument.of("union-d-closed"));
+            return true;
+        });
+        for (int step = 0; step < 100 && !isShown("#fingering-1"); step++) {
+            press(KeyCode.RIGHT);
+            inWindow(() -> true);
+        }
+        NoteId note = sight().note().orElseThrow();
+        press(KeyCode.SHIFT, KeyCode.F);
+        press(KeyCode.SHIFT, KeyCode.F);
+        String second = inWindow(() -> desk.fingers().choices().get(1).toString());
+        assertThat(sight().version().orElseThrow().at(note).orElseThrow().pin()).isEqualTo(second);
+        inWindow(() -> true);
+        ToggleButton first = find("#fingering-0", ToggleButton.class);
+        inWindow(() -> {
+            first.fire();
+            return true;
+        });
+        assertThat(sight().version().orElseThrow().at(note).orElseThrow().pin())
+                .isNotEqualTo(second)
+                .isNotEmpty();
+        inWindow(() -> true);
+        inWindow(() -> {
+            first.fire();
+            return true;
+        });
+        assertThat(sight().version().orElseThrow().at(note)).isEmpty();
     }
 
     @Test
@@ -134,14 +198,14 @@ class PlainIT extends WindowTest {
         int first = zones();
         assertThat(first).isLessThan(20);
         press(KeyCode.B);
-        assertThat(said()).isEqualTo("Phrase A2");
+        assertThat(inWindow(() -> desk.said().get())).isEqualTo("Phrase A2");
         assertThat(inWindow(() -> window.score()
                         .page()
                         .orElseThrow()
                         .zoneOf(desk.sight().get().note().orElseThrow())))
                 .isPresent();
         press(KeyCode.SHIFT, KeyCode.B);
-        assertThat(said()).isEqualTo("Phrase A1");
+        assertThat(inWindow(() -> desk.said().get())).isEqualTo("Phrase A1");
         press(KeyCode.END);
         assertThat(zones()).isLessThan(20);
         press(KeyCode.J);
@@ -156,7 +220,7 @@ class PlainIT extends WindowTest {
     void aPhraseIsCalledAndItsTimeLeftForTheAnswer() throws Exception {
         press(KeyCode.E);
         assertThat(inWindow(() -> player.isPlaying())).isTrue();
-        assertThat(said()).startsWith("Call and answer");
+        assertThat(inWindow(() -> desk.said().get())).startsWith("Call and answer");
         press(KeyCode.E);
         assertThat(inWindow(() -> player.isPlaying())).isFalse();
     }

@@ -6,18 +6,23 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Random;
 import org.junit.jupiter.api.Test;
+import wildflourish.core.instrument.Fingering;
 import wildflourish.core.instrument.Instrument;
 import wildflourish.core.ornament.Ornament;
+import wildflourish.core.performance.Hands;
 import wildflourish.core.problem.Parsed;
+import wildflourish.core.tune.Note;
 import wildflourish.core.tune.Tune;
 import wildflourish.core.version.Book;
 import wildflourish.core.version.BookItem;
 import wildflourish.core.version.Lesson;
+import wildflourish.core.version.Passes;
 import wildflourish.core.version.Placement;
 import wildflourish.core.version.Span;
 import wildflourish.core.version.Spot;
 import wildflourish.core.version.Stair;
 import wildflourish.core.version.Version;
+import wildflourish.core.words.Steps;
 import wildflourish.files.Decorator;
 import wildflourish.files.Demo;
 
@@ -44,6 +49,44 @@ class LessonFileTest {
             assertThat(again.value()).isEqualTo(book);
             assertThat(BookWriter.write(again.value())).isEqualTo(BookWriter.write(book));
         }
+    }
+
+    @Test
+    void aPinnedFingeringComesBackAndIsPlayed() {
+        Tune tune = tune("X:1\nT:T\nM:4/4\nL:1/8\nK:G\nBcBc dcBA|\n");
+        Note natural = tune.notes().get(1);
+        for (Fingering fingering : WHISTLE.rowOf(natural.melody()).orElseThrow().fingerings()) {
+            Stair stair = Stair.starting(tune, WHISTLE, 2).pinned(natural.id(), fingering.toString());
+            Book book = new Book(List.of(Lesson.plain(tune).with(stair)));
+            Parsed<Book> again = BookReader.read(BookWriter.write(book));
+            assertThat(again.problems()).isEmpty();
+            assertThat(again.value().lessons().get(0)).isEqualTo(book.lessons().get(0));
+            Version version = again.value().lessons().get(0).stairs().get(0).at(0);
+            assertThat(Hands.of(tune, version).at(natural.id())).contains(fingering);
+            assertThat(Hands.isPinned(version, natural.id(), fingering)).isTrue();
+            assertThat(Steps.of(tune, WHISTLE, Hands.ownPins(tune, version)))
+                    .contains("C 5: " + Steps.holes(fingering) + ", soft breath, a quaver.");
+        }
+    }
+
+    @Test
+    void whereAnOrnamentStandsItsFingeringGoesBeforeThePinned() {
+        Tune tune = tune("X:1\nT:T\nM:4/4\nL:1/8\nK:G\nB2 c2 d4|\n");
+        Note natural = tune.notes().get(1);
+        Fingering other =
+                WHISTLE.rowOf(natural.melody()).orElseThrow().alternates().get(0);
+        Stair stair = Stair.starting(tune, WHISTLE, 2).pinned(natural.id(), other.toString());
+        assertThat(Hands.of(tune, stair.at(0)).at(natural.id())).contains(other);
+        Stair cut = stair.placed(
+                tune, 0, new Placement(Ornament.of("cut"), new Span(natural.id(), natural.id()), Passes.EVERY));
+        assertThat(Hands.of(tune, cut.at(0)).at(natural.id()))
+                .contains(WHISTLE.rowOf(natural.melody()).orElseThrow().usual());
+        assertThat(cut.removed(tune, 0, natural.id())
+                        .at(0)
+                        .at(natural.id())
+                        .orElseThrow()
+                        .pin())
+                .isEqualTo(other.toString());
     }
 
     @Test
