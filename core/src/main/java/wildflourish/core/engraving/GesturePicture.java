@@ -69,6 +69,15 @@ public final class GesturePicture {
         return steps.size() * PART;
     }
 
+    /** Height in staff spaces: as many holes as the instrument has. */
+    public static double height(List<Step> steps) {
+        int holes = steps.stream()
+                .mapToInt(step -> step.held().holes().size())
+                .max()
+                .orElse(1);
+        return MARGIN * 2 + FingeringStrip.centreOf(holes, holes) + FingeringStrip.RADIUS;
+    }
+
     /** The marks with the top left corner at 0, 0: moved fingers in the ink of the ornament's family, the rest quiet. */
     public static List<Drawn> of(List<Step> steps, Ink family) {
         Sketch sketch = new Sketch();

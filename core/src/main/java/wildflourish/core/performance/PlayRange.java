@@ -61,6 +61,41 @@ public record PlayRange(Fraction startWholeNotes, Fraction endWholeNotes, boolea
         return List.copyOf(together);
     }
 
+    /**
+     * The part of a note for practice: its first time through, first ending and all, so many times; then as it is really played, through the further
+     * endings. Every round but the first begins where the repeat goes back to. A part without a repeat goes round so many times as it is.
+     */
+    public static List<PlayRange> drill(Realisation realisation, Tune tune, NoteId note, int rounds) {
+        var part = tune.form().partAt(tune.placeOf(note).bar());
+        PlayRange whole = part(realisation, tune, note);
+        var bars = realisation.bars();
+        int first = 0;
+        while (first + 1 < bars.size() && !bars.get(first).startWholeNotes().equals(whole.startWholeNotes)) {
+            first++;
+        }
+        int last = first;
+        while (last + 1 < bars.size()
+                && part.has(bars.get(last + 1).played().bar())
+                && bars.get(last + 1).played().bar() > bars.get(last).played().bar()) {
+            last++;
+        }
+        boolean comesBack =
+                last + 1 < bars.size() && part.has(bars.get(last + 1).played().bar());
+        if (!comesBack) {
+            return java.util.Collections.nCopies(rounds, whole);
+        }
+        Fraction end = bars.get(last + 1).startWholeNotes();
+        int back = bars.get(last + 1).played().bar();
+        Fraction again = bars.get(realisation.firstPlaying(back).orElse(first)).startWholeNotes();
+        List<PlayRange> all = new ArrayList<>();
+        all.add(new PlayRange(whole.startWholeNotes, end, false));
+        for (int round = 1; round < rounds; round++) {
+            all.add(new PlayRange(again, end, false));
+        }
+        all.add(new PlayRange(end, whole.endWholeNotes, false));
+        return List.copyOf(all);
+    }
+
     /** From one written note to the end of another, as first played, looped. */
     public static PlayRange between(Realisation realisation, Tune tune, NoteId first, NoteId last) {
         PlayRange from = from(realisation, tune, first);

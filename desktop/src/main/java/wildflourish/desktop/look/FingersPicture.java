@@ -9,14 +9,13 @@ import wildflourish.core.engraving.Ink;
 /** The small picture of what the fingers do in one ornament at one spot. */
 public final class FingersPicture extends Canvas {
     private static final double PIXELS_A_SPACE = 8;
-    private static final double HEIGHT_SPACES = 7;
+    private static final double TALLEST_PIXELS = 64;
 
     private Optional<Shown> shown = Optional.empty();
 
     private record Shown(List<GesturePicture.Step> steps, Ink family, Theme theme) {}
 
     public FingersPicture() {
-        super(0, HEIGHT_SPACES * PIXELS_A_SPACE);
         setMouseTransparent(true);
     }
 
@@ -25,10 +24,12 @@ public final class FingersPicture extends Canvas {
         Optional<Shown> wanted = Optional.of(new Shown(steps, family, theme));
         if (!wanted.equals(shown)) {
             shown = wanted;
-            setWidth(GesturePicture.width(steps) * PIXELS_A_SPACE);
+            double spaces = GesturePicture.height(steps);
+            double pixels = Math.min(PIXELS_A_SPACE, TALLEST_PIXELS / spaces);
+            setWidth(GesturePicture.width(steps) * pixels);
+            setHeight(spaces * pixels);
             getGraphicsContext2D().clearRect(0, 0, getWidth(), getHeight());
-            CanvasPainter.paint(
-                    getGraphicsContext2D(), GesturePicture.of(steps, family), theme.palette(), PIXELS_A_SPACE);
+            CanvasPainter.paint(getGraphicsContext2D(), GesturePicture.of(steps, family), theme.palette(), pixels);
         }
     }
 }

@@ -125,7 +125,7 @@ public final class Player implements AutoCloseable {
         Run(Performance performance, Speaker speaker) {
             this.performance = performance;
             this.speaker = speaker;
-            this.place = performance.range().startWholeNotes().toDouble();
+            this.place = performance.ranges().get(0).startWholeNotes().toDouble();
         }
 
         boolean isRunning() {
@@ -144,17 +144,15 @@ public final class Player implements AutoCloseable {
         @Override
         public void run() {
             countIn();
-            for (PlayRange call : performance.answered()) {
-                place = call.startWholeNotes().toDouble();
-                playThrough(call.endWholeNotes().toDouble());
-                answer(call);
-            }
             do {
-                if (performance.answered().isEmpty()) {
-                    playThrough(performance.range().endWholeNotes().toDouble());
+                for (PlayRange range : performance.ranges()) {
+                    place = range.startWholeNotes().toDouble();
+                    playThrough(range.endWholeNotes().toDouble());
+                    if (performance.isAnswered()) {
+                        answer(range);
+                    }
                 }
-                place = performance.range().startWholeNotes().toDouble();
-            } while (isRunning && performance.range().isLooped());
+            } while (isRunning && performance.isLooped());
             drain();
             isRunning = false;
             speaker.close();

@@ -8,6 +8,7 @@ import javafx.scene.control.Button;
 import javafx.scene.control.CheckMenuItem;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
+import javafx.scene.control.Menu;
 import javafx.scene.control.MenuButton;
 import javafx.scene.control.MenuItem;
 import javafx.scene.control.RadioMenuItem;
@@ -201,6 +202,7 @@ final class BookBar extends HBox {
                                 "One phrase, large   J",
                                 () -> window.showLens(!window.score().isLens())),
                         item("Look over the plain tune   K", () -> window.showLookOver(!window.isLookOver())),
+                        rounds(),
                         new SeparatorMenuItem());
         ToggleGroup group = new ToggleGroup();
         for (Score.Fingerings each : Score.Fingerings.values()) {
@@ -228,6 +230,24 @@ final class BookBar extends HBox {
                         item("What you can do   F1", window::findAction),
                         item("What you did   F2", window::findDone));
         menu.setOnShowing(event -> showOptions(window.score().shows()));
+        return menu;
+    }
+
+    /** How often a part's first ending comes in practice. */
+    private Menu rounds() {
+        Menu menu = new Menu("First ending in practice   Shift+P");
+        menu.setId("rounds");
+        ToggleGroup group = new ToggleGroup();
+        for (int rounds : List.of(2, 3, 4, 6, 8)) {
+            RadioMenuItem choice = new RadioMenuItem(rounds + " times, then as played");
+            choice.setToggleGroup(group);
+            choice.setOnAction(event -> window.chooseRounds(rounds));
+            choice.setUserData(rounds);
+            menu.getItems().add(choice);
+        }
+        menu.setOnShowing(event -> menu.getItems()
+                .forEach(item ->
+                        ((RadioMenuItem) item).setSelected(item.getUserData().equals(window.rounds()))));
         return menu;
     }
 

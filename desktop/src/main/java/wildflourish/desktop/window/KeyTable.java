@@ -99,6 +99,7 @@ final class KeyTable {
         plain(KeyCode.SPACE, "play from here, or stop", () -> window.playOrStop(Transport.Stretch.FROM_HERE));
         plain(KeyCode.L, "loop this phrase", () -> window.playOrStop(Transport.Stretch.PHRASE));
         plain(KeyCode.P, "play this part", () -> window.playOrStop(Transport.Stretch.PART));
+        shift(KeyCode.P, "this part, its first ending several times, then as played", window::drillOrStop);
         plain(KeyCode.E, "call and answer, phrase by phrase from here", () -> window.echoOrStop(1));
         shift(KeyCode.E, "call and answer, two phrases joined", () -> window.echoOrStop(2));
         plain(KeyCode.T, "play the tune", () -> window.playOrStop(Transport.Stretch.TUNE));

@@ -314,6 +314,24 @@ public final class MainWindow extends BorderPane {
         }
     }
 
+    /** How often the first ending comes before the part is played as it is. */
+    int rounds() {
+        return preferences.rounds();
+    }
+
+    void chooseRounds(int rounds) {
+        remember("rounds", String.valueOf(rounds));
+        desk.say("The first ending comes " + rounds + " times when a part is drilled (Shift+P)");
+    }
+
+    void drillOrStop() {
+        if (transport.playing().get()) {
+            transport.stop();
+        } else {
+            transport.drill(rounds());
+        }
+    }
+
     private void loop(HardSpot spot) {
         desk.choose(spot.at());
         transport.loop(spot.loop().first(), spot.loop().last());

@@ -63,6 +63,13 @@ final class Preferences {
         return chosen("zoom", Double::valueOf).orElse(1.0);
     }
 
+    /** How often a first ending comes when a part is drilled. */
+    int rounds() {
+        return chosen("rounds", Integer::valueOf)
+                .filter(rounds -> rounds > 1 && rounds < 33)
+                .orElse(3);
+    }
+
     /** A choice read; one that makes no sense, written by hand perhaps, counts as none. */
     private <T> Optional<T> chosen(String name, Function<String, T> reading) {
         try {

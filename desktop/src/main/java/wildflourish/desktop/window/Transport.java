@@ -157,10 +157,30 @@ final class Transport {
         List<PlayRange> calls =
                 PlayRange.phrases(worked.get(), tune, sight.note().get(), joined);
         Performance.CountIn beats = countIn(tune, worked.get(), calls.get(0));
-        player.play(new Performance(worked.get(), calls.get(0), beats, calls));
+        player.play(new Performance(worked.get(), calls, true, beats));
         playing.set(true);
         timer.start();
         desk.say("Call and answer: listen, then play it back over the quiet pulse");
+    }
+
+    /** The part of the chosen note, its first ending so many times, then as it is really played. */
+    void drill(int rounds) {
+        Sight sight = desk.sight().get();
+        Optional<Realisation> worked = realisation();
+        if (worked.isEmpty() || sight.note().isEmpty() || worked.get().moments().isEmpty()) {
+            desk.say("There is nothing to play: open a book with a tune in it.");
+            return;
+        }
+        Tune tune = sight.tune().orElseThrow();
+        List<PlayRange> ranges =
+                PlayRange.drill(worked.get(), tune, sight.note().get(), rounds);
+        player.play(new Performance(worked.get(), ranges, false, countIn(tune, worked.get(), ranges.get(0))));
+        playing.set(true);
+        timer.start();
+        desk.say(
+                ranges.size() > rounds
+                        ? "The part " + rounds + " times with its first ending, then on as it is played"
+                        : "The part " + rounds + " times");
     }
 
     private void play(Realisation realisation, PlayRange range) {

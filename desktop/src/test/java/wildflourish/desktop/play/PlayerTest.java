@@ -193,7 +193,7 @@ class PlayerTest {
             PlayRange call = new PlayRange(Fraction.ZERO, Fraction.ONE, false);
             PlayRange next = new PlayRange(Fraction.ONE, Fraction.of(2), false);
             Performance.CountIn beats = new Performance.CountIn(Fraction.ZERO, Fraction.of(1, 2));
-            player.play(new Performance(realisation, call, beats, List.of(call, next)));
+            player.play(new Performance(realisation, List.of(call, next), true, beats));
             speaker.let((int) (whole / 20));
             assertThat(player.heard()).as("the call is lit").isPresent();
             speaker.let((int) (whole / 10));
