@@ -5,7 +5,6 @@ import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import wildflourish.core.instrument.Fingering;
-import wildflourish.core.performance.Hands;
 import wildflourish.core.performance.Moment.Held;
 import wildflourish.core.tune.Note;
 
@@ -37,38 +36,41 @@ final class BelowStaff {
     double draw() {
         double edge = Math.max(5, lowestInk() + 0.6);
         edge = letters(syllables(edge));
-        if (line.score.shows().fingerings() == Score.Fingerings.NONE
-                || line.score.version().isEmpty()) {
+        if (line.score.shows().fingerings() == Score.Fingerings.NONE) {
             return edge;
         }
-        var instrument = line.score.version().get().playing().instrument();
-        double top = edge + 0.5 + (hasPin() ? PIN_ROOM : 0);
+        for (Setting.Hand hand : line.setting.hands()) {
+            edge = fingerings(hand, edge);
+        }
+        return edge;
+    }
+
+    /** The fingerings of one instrument below an edge; returns their lowest one. */
+    private double fingerings(Setting.Hand hand, double edge) {
+        double top = edge + 0.5 + (hasPin(hand) ? PIN_ROOM : 0);
         for (Column column : line.columns.values()) {
             if (column.note.isRest() || !wearsFingering(column.note)) {
                 continue;
             }
-            var row = instrument.rowOf(column.note.melody());
+            var row = hand.instrument().rowOf(column.note.melody());
             if (row.isPresent()) {
-                Fingering fingering = line.setting
-                        .path()
-                        .at(column.note.id())
-                        .orElse(row.get().usual());
+                Fingering fingering =
+                        hand.path().at(column.note.id()).orElse(row.get().usual());
                 Held held = new Held(fingering, row.get().breath());
                 FingeringStrip.draw(line.sketch, held, column.centre(), top, Optional.of(column.note.id()));
-                if (Hands.isPinned(line.score.version().get(), column.note.id(), fingering)) {
+                if (hand.isPinned(column.note.id(), fingering)) {
                     FingeringStrip.pin(line.sketch, column.centre(), top - PIN_ROOM, column.note.id());
                 }
             } else {
                 FingeringStrip.missing(line.sketch, column.centre(), top, column.note.id());
             }
         }
-        return top + FingeringStrip.height(instrument.holes());
+        return top + FingeringStrip.height(hand.instrument().holes());
     }
 
-    private boolean hasPin() {
+    private boolean hasPin(Setting.Hand hand) {
         return line.columns.values().stream()
-                .anyMatch(column -> line.score
-                        .version()
+                .anyMatch(column -> hand.version()
                         .flatMap(version -> version.at(column.note.id()))
                         .filter(spot -> !spot.pin().isEmpty())
                         .isPresent());

@@ -14,7 +14,7 @@ import wildflourish.core.music.Step;
 import wildflourish.core.music.WrittenPitch;
 import wildflourish.core.performance.Moment.Held;
 import wildflourish.core.table.Trust;
-import wildflourish.core.words.Words;
+import wildflourish.core.words.Cautions;
 
 /** Every note of an instrument with its fingerings, register by register, and the fingers that cut and tap it, laid out on pages. */
 public final class ChartSheet {
@@ -219,7 +219,7 @@ public final class ChartSheet {
                             ", ",
                             instrument.schools().stream().map(School::name).toList()) + ".");
         }
-        lines.add(Words.handCautions());
+        lines.add(Cautions.brief(Optional.of(instrument.family())));
         breakIfShort(lines.size() * 2.2 + 4);
         double at = y + 1;
         for (String line : lines) {

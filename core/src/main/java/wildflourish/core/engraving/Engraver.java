@@ -5,12 +5,14 @@ import java.util.List;
 import java.util.Optional;
 import java.util.stream.IntStream;
 import wildflourish.core.form.Phrase;
+import wildflourish.core.instrument.Family;
 import wildflourish.core.tune.Form;
 import wildflourish.core.tune.Note;
 import wildflourish.core.tune.Tune;
 import wildflourish.core.version.Playing;
 import wildflourish.core.version.Spot;
 import wildflourish.core.version.Version;
+import wildflourish.core.words.Cautions;
 import wildflourish.core.words.Words;
 
 /**
@@ -26,12 +28,24 @@ public final class Engraver {
     private final Paper paper;
     private final Setting setting;
     private final Optional<Phrase> only;
+    private final Below below;
     private final List<Page> pages = new ArrayList<>();
     private Sketch page = new Sketch();
     private double y;
 
-    private Engraver(Score score, Paper paper, Optional<Phrase> only) {
+    /**
+     * What stands below the score.
+     *
+     * @param blocks each kept together
+     * @param cautions at the foot of every page, a paragraph each; the usual ones of the instrument where there are none
+     */
+    record Below(List<Sketch> blocks, List<String> cautions) {
+        static final Below NOTHING = new Below(List.of(), List.of());
+    }
+
+    private Engraver(Score score, Paper paper, Optional<Phrase> only, Below below) {
         this.only = only;
+        this.below = below;
         this.score = score;
         this.paper = paper;
         this.setting = Setting.of(score);
@@ -39,12 +53,16 @@ public final class Engraver {
     }
 
     public static List<Page> engrave(Score score, Paper paper) {
-        return new Engraver(score, paper, Optional.empty()).run();
+        return engrave(score, paper, Below.NOTHING);
+    }
+
+    static List<Page> engrave(Score score, Paper paper, Below below) {
+        return new Engraver(score, paper, Optional.empty(), below).run();
     }
 
     /** One phrase alone, under its name. */
     public static List<Page> engrave(Score score, Paper paper, Phrase only) {
-        return new Engraver(score, paper, Optional.of(only)).run();
+        return new Engraver(score, paper, Optional.of(only), Below.NOTHING).run();
     }
 
     private double width() {
@@ -75,6 +93,7 @@ public final class Engraver {
         if (score.shows().keyToSigns() && score.version().isPresent()) {
             place(KeyToSigns.block(score.tune(), score.version().get(), width()), BETWEEN_SYSTEMS + 1);
         }
+        below.blocks().forEach(block -> place(block, BETWEEN_SYSTEMS));
         finishPage();
         return List.copyOf(pages);
     }
@@ -114,7 +133,14 @@ public final class Engraver {
     }
 
     private List<String> footerLines() {
-        return KeyToSigns.wrapped(Words.handCautions(), width() * 1.75 / FOOTER_SIZE);
+        List<String> paragraphs = below.cautions().isEmpty() ? List.of(Cautions.brief(family())) : below.cautions();
+        return paragraphs.stream()
+                .flatMap(each -> KeyToSigns.wrapped(each, width() * 1.75 / FOOTER_SIZE).stream())
+                .toList();
+    }
+
+    private Optional<Family> family() {
+        return score.version().map(version -> version.playing().instrument().family());
     }
 
     /** The baseline of the footer's first line; the last one reaches down into a margin that is deep enough. */
@@ -162,7 +188,11 @@ public final class Engraver {
                     Playing playing = version.playing();
                     boolean isShownPlain = !score.shows().signs() && !version.isPlain();
                     String name = isShownPlain ? "plain" : version.name();
-                    return kind + " · " + name + " · " + playing.instrument().name() + " · "
+                    String second = score.shows()
+                            .second()
+                            .map(instrument -> ", below it " + instrument.name())
+                            .orElse("");
+                    return kind + " · " + name + " · " + playing.instrument().name() + second + " · "
                             + Words.tempo(playing.tempo());
                 })
                 .orElse(kind);

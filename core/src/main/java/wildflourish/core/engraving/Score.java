@@ -1,6 +1,7 @@
 package wildflourish.core.engraving;
 
 import java.util.Optional;
+import wildflourish.core.instrument.Instrument;
 import wildflourish.core.tune.Tune;
 import wildflourish.core.version.Version;
 
@@ -19,22 +20,33 @@ public record Score(Tune tune, Optional<Version> version, Shows shows) {
      * @param letters whether the letter of each note stands below it
      * @param signs whether ornaments are drawn as signs, and the teacher's sentences listed
      * @param keyToSigns whether the signs are explained below
+     * @param second another instrument of the class, whose fingerings stand below the first one's
      */
-    public record Shows(boolean heading, Fingerings fingerings, boolean letters, boolean signs, boolean keyToSigns) {
-        public static final Shows BENCH = new Shows(true, Fingerings.ALL, false, true, false);
-        public static final Shows PRINT = new Shows(true, Fingerings.ALL, false, true, true);
-        public static final Shows PLAIN = new Shows(true, Fingerings.ALL, false, false, false);
+    public record Shows(
+            boolean heading,
+            Fingerings fingerings,
+            boolean letters,
+            boolean signs,
+            boolean keyToSigns,
+            Optional<Instrument> second) {
+        public static final Shows BENCH = new Shows(true, Fingerings.ALL, false, true, false, Optional.empty());
+        public static final Shows PRINT = new Shows(true, Fingerings.ALL, false, true, true, Optional.empty());
+        public static final Shows PLAIN = new Shows(true, Fingerings.ALL, false, false, false, Optional.empty());
 
         public Shows withoutSigns() {
-            return new Shows(heading, fingerings, letters, false, false);
+            return new Shows(heading, fingerings, letters, false, false, second);
         }
 
         public Shows withFingerings(Fingerings which) {
-            return new Shows(heading, which, letters, signs, keyToSigns);
+            return new Shows(heading, which, letters, signs, keyToSigns, second);
         }
 
         public Shows withLetters(boolean shown) {
-            return new Shows(heading, fingerings, shown, signs, keyToSigns);
+            return new Shows(heading, fingerings, shown, signs, keyToSigns, second);
+        }
+
+        public Shows withSecond(Optional<Instrument> instrument) {
+            return new Shows(heading, fingerings, letters, signs, keyToSigns, instrument);
         }
     }
 

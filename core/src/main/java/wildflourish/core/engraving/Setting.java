@@ -1,14 +1,39 @@
 package wildflourish.core.engraving;
 
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
 import wildflourish.core.fingering.FingeringPath;
 import wildflourish.core.form.Phrasing;
+import wildflourish.core.instrument.Fingering;
+import wildflourish.core.instrument.Instrument;
 import wildflourish.core.performance.Hands;
+import wildflourish.core.tune.NoteId;
+import wildflourish.core.version.Version;
 
-/** A score with what is worked out once for all its lines: the fingering of each note and the phrases. */
-record Setting(Score score, FingeringPath path, Phrasing phrasing) {
+/** A score with what is worked out once for all its lines: the fingering of each note, on each instrument shown, and the phrases. */
+record Setting(Score score, List<Hand> hands, Phrasing phrasing) {
+    /**
+     * An instrument with its fingerings.
+     *
+     * @param version where the teacher has pinned some
+     */
+    record Hand(Instrument instrument, FingeringPath path, Optional<Version> version) {
+        boolean isPinned(NoteId note, Fingering fingering) {
+            return version.filter(each -> Hands.isPinned(each, note, fingering)).isPresent();
+        }
+    }
+
     static Setting of(Score score) {
-        FingeringPath path =
-                score.version().map(version -> Hands.of(score.tune(), version)).orElse(FingeringPath.NONE);
-        return new Setting(score, path, Phrasing.of(score.tune()));
+        List<Hand> hands = new ArrayList<>();
+        score.version()
+                .ifPresent(version -> hands.add(new Hand(
+                        version.playing().instrument(), Hands.of(score.tune(), version), Optional.of(version))));
+        score.shows()
+                .second()
+                .ifPresent(instrument -> hands.add(new Hand(
+                        instrument, FingeringPath.of(score.tune().notes(), instrument, Map.of()), Optional.empty())));
+        return new Setting(score, List.copyOf(hands), Phrasing.of(score.tune()));
     }
 }

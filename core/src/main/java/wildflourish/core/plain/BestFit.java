@@ -16,6 +16,7 @@ import wildflourish.core.instrument.Hole;
 import wildflourish.core.instrument.Instrument;
 import wildflourish.core.music.FingeredPitch;
 import wildflourish.core.music.Key;
+import wildflourish.core.music.WrittenPitch;
 import wildflourish.core.tune.Note;
 import wildflourish.core.tune.Tune;
 
@@ -79,6 +80,24 @@ public record BestFit(
                         .thenComparingDouble(BestFit::cost)
                         .thenComparing(fit -> Math.abs(fit.shift)))
                 .orElseThrow();
+    }
+
+    /** Semitones up from a written key to one with the tonic asked for, 0 to 11; empty where either has no tonic. */
+    public static Optional<Integer> semitones(Key written, Key asked) {
+        for (int semitones = 0; semitones < OCTAVE; semitones++) {
+            Optional<Integer> tonic = tonic(written.moved(semitones));
+            if (tonic.isPresent() && tonic.equals(tonic(asked))) {
+                return Optional.of(semitones);
+            }
+        }
+        return Optional.empty();
+    }
+
+    private static Optional<Integer> tonic(Key key) {
+        String name = key.name().split(" ", 2)[0];
+        return name.matches("[A-G][♯♭]?")
+                ? Optional.of(Math.floorMod(WrittenPitch.parse(name + "4").midi(), OCTAVE))
+                : Optional.empty();
     }
 
     /** How far to move a recording, −6 to 6 semitones, so that a tune that sounds as written lies best on an instrument; best first. */

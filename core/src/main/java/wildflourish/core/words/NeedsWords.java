@@ -64,7 +64,7 @@ public final class NeedsWords {
     }
 
     /** The first places of each kind, hardest kind first, and how many more there are. */
-    private static List<String> hardest(Needs needs, Tune tune) {
+    public static List<String> hardest(Needs needs, Tune tune) {
         Map<HardSpot.Kind, List<HardSpot>> kinds = new LinkedHashMap<>();
         needs.spots()
                 .forEach(spot -> kinds.computeIfAbsent(spot.kind(), kind -> new ArrayList<>())

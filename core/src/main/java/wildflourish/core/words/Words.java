@@ -202,12 +202,6 @@ public final class Words {
         return String.join(" ", pitches.stream().map(WrittenPitch::toString).toList());
     }
 
-    /** The usual cautions for hands and shared mouthpieces, printed on every sheet (common practice). */
-    public static String handCautions() {
-        return "Warm up first, hold lightly, keep the wrists neutral, take short turns and rests. Stop at pain or numbness and"
-                + " ask a doctor or physiotherapist. Mouthpieces: one player each.";
-    }
-
     static String sentence(String words) {
         return words.isEmpty() ? words : words.substring(0, 1).toUpperCase(Locale.ROOT) + words.substring(1) + ".";
     }

@@ -10,6 +10,7 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import wildflourish.core.Melody;
 import wildflourish.core.RandomVersions;
+import wildflourish.core.instrument.Family;
 import wildflourish.core.instrument.Instrument;
 import wildflourish.core.music.Fraction;
 import wildflourish.core.music.Tempo;
@@ -61,7 +62,19 @@ class WordsTest {
         assertThat(Words.gesture(Gesture.CUT, Optional.of(3))).isEqualTo("flick finger 3 up");
         assertThat(Words.gesture(Gesture.TAP, Optional.of(5))).isEqualTo("touch hole 5");
         assertThat(Words.clock(65_900)).isEqualTo("1:05");
-        assertThat(Words.handCautions()).contains("pain").contains("doctor").contains("Warm up");
+        assertThat(Cautions.brief(Optional.of(Family.UNION_PIPES)))
+                .contains("pain")
+                .contains("doctor")
+                .contains("Warm up")
+                .doesNotContain("Mouthpieces");
+        assertThat(Cautions.brief(Optional.empty())).contains("Mouthpieces");
+        for (Family family : Family.values()) {
+            assertThat(String.join(" ", Cautions.full(family)))
+                    .as(family.word())
+                    .contains("warm up", "doctor", "Ears", "local rules");
+        }
+        assertThat(Cautions.full(Family.NINE_NOTE_PIPES)).anyMatch(line -> line.contains("hearing protection"));
+        assertThat(Cautions.full(Family.UNION_PIPES)).noneMatch(line -> line.contains("Mouthpieces"));
     }
 
     /** Every reason and refusal that comes up is one sentence that ends in a full stop; nearly all of them do come up. */

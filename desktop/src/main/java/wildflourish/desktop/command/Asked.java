@@ -1,6 +1,8 @@
 package wildflourish.desktop.command;
 
+import java.util.Locale;
 import java.util.function.Function;
+import wildflourish.core.engraving.Paper;
 import wildflourish.core.instrument.Instrument;
 import wildflourish.core.instrument.School;
 import wildflourish.core.music.Fraction;
@@ -41,5 +43,13 @@ final class Asked {
         } catch (IllegalArgumentException e) {
             throw new UsageException(String.valueOf(e.getMessage()));
         }
+    }
+
+    static Paper paper(String name) {
+        return switch (name.toLowerCase(Locale.ROOT)) {
+            case "a4" -> Paper.a4();
+            case "letter" -> Paper.letter();
+            default -> throw new UsageException("there is no paper “" + name + "”; there are a4 and letter");
+        };
     }
 }

@@ -34,6 +34,9 @@ final class DemoCommand implements Callable<Integer> {
     @Option(names = "--chart", description = "shows the chart of the instrument")
     private boolean chart;
 
+    @Option(names = "--best-fit", description = "shows which instrument the tune lies best on")
+    private boolean bestFit;
+
     @Option(names = "--look-over", description = "shows the look-over of the plain tune")
     private boolean lookOver;
 
@@ -65,6 +68,7 @@ final class DemoCommand implements Callable<Integer> {
                         "--close-up", closeUp,
                         "--write", write,
                         "--chart", chart,
+                        "--best-fit", bestFit,
                         "--look-over", lookOver,
                         "--lens", lens,
                         "--sheets", sheets,

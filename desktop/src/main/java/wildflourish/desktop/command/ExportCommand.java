@@ -7,7 +7,6 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
 import java.util.concurrent.Callable;
 import picocli.CommandLine.Command;
@@ -15,7 +14,6 @@ import picocli.CommandLine.Model.CommandSpec;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
 import picocli.CommandLine.Spec;
-import wildflourish.core.engraving.Paper;
 import wildflourish.core.instrument.Instrument;
 import wildflourish.core.ornament.Profile;
 import wildflourish.core.version.Book;
@@ -62,7 +60,7 @@ final class ExportCommand implements Callable<Integer> {
         ExportForm asked = ExportForm.from(form)
                 .orElseThrow(() -> new UsageException(
                         "cannot export as “" + form + "”; there are abc, midi, wav, pdf, svg and png"));
-        Exporter signs = new Exporter(Asked.profile(student), paperAsked());
+        Exporter signs = new Exporter(Asked.profile(student), Asked.paper(paper));
         Exporter exporter = smallNotes ? signs.withSmallNotes() : signs;
         Book book = BookFile.open(file, spec.commandLine().getErr()).book();
         if (asked == ExportForm.ABC && tune.isEmpty() && version.isEmpty()) {
@@ -79,14 +77,6 @@ final class ExportCommand implements Callable<Integer> {
             writeEach(said, exporter, takes, asked);
         }
         return Flourish.DONE;
-    }
-
-    private Paper paperAsked() {
-        return switch (paper.toLowerCase(Locale.ROOT)) {
-            case "a4" -> Paper.a4();
-            case "letter" -> Paper.letter();
-            default -> throw new UsageException("there is no paper “" + paper + "”; there are a4 and letter");
-        };
     }
 
     private List<Exporter.Take> takes(Book book) {

@@ -14,7 +14,6 @@ import picocli.CommandLine.Option;
 import picocli.CommandLine.Spec;
 import wildflourish.core.instrument.Instrument;
 import wildflourish.core.music.Key;
-import wildflourish.core.music.WrittenPitch;
 import wildflourish.core.plain.BestFit;
 import wildflourish.core.tune.Tune;
 import wildflourish.core.words.NeedsWords;
@@ -33,6 +32,12 @@ final class FitCommand implements Callable<Integer> {
     @Option(names = "--sounding", description = "the key it is to sound in, such as \"G minor\"; as written without it")
     private Optional<String> sounding = Optional.empty();
 
+    @Option(names = "--or", description = "a second usual key, shown beside the first, such as \"A minor\"")
+    private Optional<String> other = Optional.empty();
+
+    @Option(names = "--recording", description = "how many semitones to move a recording for each instrument instead")
+    private boolean isRecording;
+
     @Option(
             names = "--instrument",
             description = "only these, such as whistle-d,whistle-c: what the class owns",
@@ -47,6 +52,10 @@ final class FitCommand implements Callable<Integer> {
         List<Instrument> instruments = owned.isEmpty()
                 ? BestFit.instruments()
                 : owned.stream().map(Asked::instrument).toList();
+        if (isRecording) {
+            Listing.print(spec.commandLine().getOut(), recordings(instruments), format);
+            return Flourish.DONE;
+        }
         List<Map<String, String>> rows = new ArrayList<>();
         for (Tune each : tunes.read(spec.commandLine().getErr())) {
             int semitones = sounding.map(words -> semitonesTo(each, words)).orElse(0);
@@ -54,9 +63,9 @@ final class FitCommand implements Callable<Integer> {
                 Map<String, String> row = new LinkedHashMap<>();
                 row.put("tune", each.header().number() + " " + each.title());
                 row.put("instrument", fit.instrument().id());
-                row.put("plays it", fit.isPlayable() ? "yes" : "no");
-                row.put("cost a note", fit.isPlayable() ? String.format(Locale.ROOT, "%.2f", fit.cost()) : "–");
-                row.put("how", NeedsWords.of(fit));
+                row.putAll(cells(fit, ""));
+                other.ifPresent(words ->
+                        row.putAll(cells(BestFit.of(each, fit.instrument(), semitonesTo(each, words)), ", " + words)));
                 rows.add(row);
             }
         }
@@ -69,18 +78,34 @@ final class FitCommand implements Callable<Integer> {
         Key asked = Fields.key(words.trim().replace('♯', '#').replace('♭', 'b'))
                 .orElseThrow(() -> new UsageException("there is no key “" + words + "”; say one such as \"G minor\""));
         Key written = tune.keyAt(0);
-        for (int semitones = 0; semitones < 12; semitones++) {
-            if (tonic(written.moved(semitones)) == tonic(asked)) {
-                return semitones;
-            }
-        }
-        throw new UsageException(tune.title() + " is in " + written.name() + ", which has no tonic to move");
+        return BestFit.semitones(written, asked)
+                .orElseThrow(() ->
+                        new UsageException(tune.title() + " is in " + written.name() + ", which has no tonic to move"));
     }
 
-    private static int tonic(Key key) {
-        String name = key.name().split(" ", 2)[0];
-        return name.matches("[A-G][♯♭]?")
-                ? Math.floorMod(WrittenPitch.parse(name + "4").midi(), 12)
-                : -1;
+    /** How far to move a recording for each instrument, best first. */
+    private List<Map<String, String>> recordings(List<Instrument> instruments) {
+        List<Map<String, String>> rows = new ArrayList<>();
+        for (Tune each : tunes.read(spec.commandLine().getErr())) {
+            for (Instrument instrument : instruments) {
+                for (BestFit.Moved moved : BestFit.recordingMoved(each, instrument)) {
+                    Map<String, String> row = new LinkedHashMap<>();
+                    row.put("tune", each.header().number() + " " + each.title());
+                    row.put("instrument", instrument.id());
+                    row.put("recording", String.format(Locale.ROOT, "%+d", moved.semitones()));
+                    row.putAll(cells(moved.fit(), ""));
+                    rows.add(row);
+                }
+            }
+        }
+        return rows;
+    }
+
+    private static Map<String, String> cells(BestFit fit, String suffix) {
+        Map<String, String> cells = new LinkedHashMap<>();
+        cells.put("plays it" + suffix, fit.isPlayable() ? "yes" : "no");
+        cells.put("cost a note" + suffix, fit.isPlayable() ? String.format(Locale.ROOT, "%.2f", fit.cost()) : "–");
+        cells.put("how" + suffix, NeedsWords.of(fit));
+        return cells;
     }
 }

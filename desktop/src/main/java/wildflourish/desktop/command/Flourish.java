@@ -20,6 +20,7 @@ import picocli.CommandLine.Command;
             FitCommand.class,
             ChartCommand.class,
             StepsCommand.class,
+            HandoutCommand.class,
             GalleryCommand.class
         })
 public final class Flourish implements Runnable {
@@ -47,6 +48,8 @@ public final class Flourish implements Runnable {
               flourish steps FILE --instrument recorder-soprano
                                                 a tune in sentences
               flourish chart --instrument I     every note with its fingerings; without one, the instruments
+              flourish handout FILE --instrument I --out FILE.pdf
+                                                what a student takes home of the plain tune
               flourish gallery --out DIR        hard cases of notation, drawn
               flourish test | bench             runs every test; measures speed
             """;

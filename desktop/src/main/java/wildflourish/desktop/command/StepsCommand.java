@@ -14,9 +14,9 @@ import wildflourish.core.performance.Hands;
 import wildflourish.core.tune.NoteId;
 import wildflourish.core.tune.Tune;
 import wildflourish.core.version.Lesson;
+import wildflourish.core.words.Cautions;
 import wildflourish.core.words.FormWords;
 import wildflourish.core.words.Steps;
-import wildflourish.core.words.Words;
 
 @Command(
         name = "steps",
@@ -48,7 +48,7 @@ final class StepsCommand implements Callable<Integer> {
             Steps.of(each, asked, pins).forEach(out::println);
             out.println();
         }
-        out.println(Words.handCautions());
+        Cautions.full(asked.family()).forEach(out::println);
         out.flush();
         return Flourish.DONE;
     }

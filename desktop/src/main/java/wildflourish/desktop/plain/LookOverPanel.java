@@ -40,9 +40,10 @@ public final class LookOverPanel extends VBox {
      *
      * @param loop goes round a hard spot
      * @param instrument works on another instrument
+     * @param bestFit shows all instruments and keys
      * @param away for what takes longer than a keystroke may
      */
-    public record Choices(Consumer<HardSpot> loop, Consumer<Instrument> instrument, Away away) {}
+    public record Choices(Consumer<HardSpot> loop, Consumer<Instrument> instrument, Runnable bestFit, Away away) {}
 
     /** Works something out away from the window's thread and gives it back. */
     public interface Away {
@@ -162,6 +163,10 @@ public final class LookOverPanel extends VBox {
             button.setOnAction(event -> choices.instrument().accept(fit.instrument()));
             content.getChildren().add(button);
         });
+        Button all = row("Every instrument, other keys …", "Compares keys and what the class owns (I)");
+        all.setId("all-fits");
+        all.setOnAction(event -> choices.bestFit().run());
+        content.getChildren().add(all);
     }
 
     private void heading(String text) {

@@ -182,6 +182,10 @@ final class BookBar extends HBox {
                                 "PDF on Letter, plain and decorated",
                                 () -> files.takeAway(ExportForm.PDF, Paper.letter())),
                         item("PDF on A4, ornaments as small notes", () -> files.takeAwaySmallNotes(Paper.a4())),
+                        item(
+                                "Handout of the plain tune, PDF on A4",
+                                () -> files.takeAwayHandout(
+                                        window.score().shows().second(), Paper.a4())),
                         item("Chart of the instrument, PDF on A4", () -> files.takeAwayChart(Paper.a4())),
                         item("Written-out notes as ABC", () -> files.takeAway(ExportForm.ABC, Paper.a4())),
                         item("Sound as WAV", () -> files.takeAway(ExportForm.WAV, Paper.a4())),
@@ -201,6 +205,9 @@ final class BookBar extends HBox {
                         item(
                                 "One phrase, large   J",
                                 () -> window.showLens(!window.score().isLens())),
+                        item(
+                                "Best fit: which instrument, which key   I",
+                                () -> window.showBestFit(!window.isBestFit())),
                         item("Look over the plain tune   K", () -> window.showLookOver(!window.isLookOver())),
                         rounds(),
                         new SeparatorMenuItem());
@@ -210,11 +217,13 @@ final class BookBar extends HBox {
             choice.setToggleGroup(group);
             choice.setOnAction(event -> window.show(window.score().shows().withFingerings(each)));
         }
+        Menu second = new InstrumentMenu.Second(() -> window.score().shows().second(), window::chooseSecond);
         letters.setOnAction(event -> window.show(window.score().shows().withLetters(letters.isSelected())));
         menu.getItems().addAll(fingerings);
         menu.getItems()
                 .addAll(
                         letters,
+                        second,
                         new SeparatorMenuItem(),
                         item("Ornaments as small notes or signs   G", window::otherSigns),
                         item("Sheets of paper or one long page   V", window::otherSheets),

@@ -6,14 +6,19 @@ import java.nio.file.Path;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.Consumer;
+import java.util.function.Supplier;
 import javafx.scene.control.Button;
 import javafx.scene.control.TextArea;
 import wildflourish.core.engraving.ChartSheet;
+import wildflourish.core.engraving.Handout;
+import wildflourish.core.engraving.Page;
 import wildflourish.core.engraving.Paper;
 import wildflourish.core.instrument.Instrument;
 import wildflourish.core.problem.Parsed;
 import wildflourish.core.problem.Problem;
+import wildflourish.core.tune.Tune;
 import wildflourish.core.version.Book;
+import wildflourish.core.version.Version;
 import wildflourish.desktop.desk.Desk;
 import wildflourish.desktop.desk.Sight;
 import wildflourish.files.export.ExportForm;
@@ -236,16 +241,31 @@ final class BookFiles {
         takeAway(ExportForm.PDF, new Exporter(desk.sight().get().chosen().profile(), paper).withSmallNotes());
     }
 
+    /** What a student takes home of the plain tune, as a PDF. */
+    void takeAwayHandout(Optional<Instrument> second, Paper paper) {
+        Sight sight = desk.sight().get();
+        if (sight.tune().isEmpty() || sight.version().isEmpty()) {
+            desk.say("There is no tune to take away: open a book first.");
+            return;
+        }
+        Tune tune = sight.tune().get();
+        Version version = sight.version().get();
+        takeAwayPages("Handout " + tune.title(), paper, () -> Handout.of(tune, version, second, paper));
+    }
+
     /** The chart of the chosen instrument as a PDF. */
     void takeAwayChart(Paper paper) {
         Instrument instrument = desk.sight().get().chosen().instrument();
+        takeAwayPages("Chart " + instrument.name(), paper, () -> ChartSheet.of(instrument, paper));
+    }
+
+    private void takeAwayPages(String title, Paper paper, Supplier<List<Page>> pages) {
         around.picker()
-                .toSave("Chart " + instrument.name(), "pdf")
+                .toSave(title.replaceAll("[^\\p{L}\\p{N} '-]", "").trim(), "pdf")
                 .ifPresent(path -> work.start(
                         "Writing " + path.getFileName(),
                         progress -> {
-                            byte[] pdf = PdfPainter.paint(
-                                    ChartSheet.of(instrument, paper), instrument.name(), paper.spaceMillimetres());
+                            byte[] pdf = PdfPainter.paint(pages.get(), title, paper.spaceMillimetres());
                             BookStore.writeAside(path, pdf);
                             return path;
                         },

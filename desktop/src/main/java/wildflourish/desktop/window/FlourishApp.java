@@ -71,6 +71,9 @@ public final class FlourishApp extends Application {
             content.showCloseUp(flags.contains("--close-up"));
             content.showWrite(flags.contains("--write"));
             content.showChart(flags.contains("--chart"));
+            if (flags.contains("--best-fit")) {
+                content.showBestFit(true);
+            }
             content.showLookOver(flags.contains("--look-over"));
             if (flags.contains("--sheets")) {
                 content.otherSheets();

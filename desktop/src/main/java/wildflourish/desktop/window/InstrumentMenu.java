@@ -1,9 +1,12 @@
 package wildflourish.desktop.window;
 
+import java.util.Collection;
 import java.util.EnumMap;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Optional;
 import java.util.function.Consumer;
+import java.util.function.Supplier;
 import javafx.scene.control.Menu;
 import javafx.scene.control.MenuButton;
 import javafx.scene.control.RadioMenuItem;
@@ -41,6 +44,11 @@ final class InstrumentMenu extends MenuButton {
     }
 
     private void fill() {
+        getItems().setAll(families(Optional.of(desk.sight().get().chosen().instrument()), chosen));
+    }
+
+    /** All instruments, a menu for each family; the one chosen is marked. */
+    private static Collection<Menu> families(Optional<Instrument> marked, Consumer<Instrument> chosen) {
         Map<Family, Menu> families = new EnumMap<>(Family.class);
         ToggleGroup group = new ToggleGroup();
         for (Instrument instrument : Instrument.all()) {
@@ -51,10 +59,27 @@ final class InstrumentMenu extends MenuButton {
             RadioMenuItem item = new RadioMenuItem(instrument.name());
             item.setId("instrument-" + instrument.id());
             item.setToggleGroup(group);
-            item.setSelected(instrument.equals(desk.sight().get().chosen().instrument()));
+            item.setSelected(marked.equals(Optional.of(instrument)));
             item.setOnAction(event -> chosen.accept(instrument));
             menu.getItems().add(item);
         }
-        getItems().setAll(families.values());
+        return families.values();
+    }
+
+    /** The instrument whose fingerings stand below the first one's, or none. */
+    static final class Second extends Menu {
+        Second(Supplier<Optional<Instrument>> now, Consumer<Optional<Instrument>> chosen) {
+            super("Fingerings of a second instrument");
+            setId("second");
+            getItems().add(new Menu("whistle"));
+            setOnShowing(event -> {
+                RadioMenuItem none = new RadioMenuItem("None");
+                none.setId("second-none");
+                none.setSelected(now.get().isEmpty());
+                none.setOnAction(press -> chosen.accept(Optional.empty()));
+                getItems().setAll(none);
+                getItems().addAll(families(now.get(), instrument -> chosen.accept(Optional.of(instrument))));
+            });
+        }
     }
 }

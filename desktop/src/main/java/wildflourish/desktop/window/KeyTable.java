@@ -108,6 +108,7 @@ final class KeyTable {
     private void looking() {
         plain(KeyCode.C, "close-up of the spot", () -> window.showCloseUp(!window.isCloseUp()));
         plain(KeyCode.H, "chart of the instrument, or the score", () -> window.showChart(!window.isChart()));
+        plain(KeyCode.I, "best fit: which instrument, which key", () -> window.showBestFit(!window.isBestFit()));
         plain(KeyCode.K, "look over the plain tune, or what fits", () -> window.showLookOver(!window.isLookOver()));
         plain(
                 KeyCode.J,

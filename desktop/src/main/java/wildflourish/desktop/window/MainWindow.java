@@ -5,6 +5,7 @@ import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.TreeSet;
 import java.util.function.Consumer;
 import java.util.function.Function;
 import java.util.function.Supplier;
@@ -41,6 +42,7 @@ import wildflourish.desktop.desk.Desk;
 import wildflourish.desktop.desk.Sight;
 import wildflourish.desktop.look.SystemTheme;
 import wildflourish.desktop.look.Theme;
+import wildflourish.desktop.plain.BestFitView;
 import wildflourish.desktop.plain.ChartView;
 import wildflourish.desktop.plain.LookOverPanel;
 import wildflourish.desktop.play.Player;
@@ -64,6 +66,7 @@ public final class MainWindow extends BorderPane {
     private final BookBar bar;
     private final ChartView chart;
     private final LookOverPanel lookOver;
+    private final BestFitView bestFit;
     private final VBox below = new VBox();
     private final Keys keys;
     private Theme theme = Theme.LIGHT;
@@ -91,17 +94,25 @@ public final class MainWindow extends BorderPane {
         });
         this.chart = new ChartView(desk);
         LongWork work = new LongWork(banner, around.worker());
+        LookOverPanel.Away away = new LookOverPanel.Away() {
+            @Override
+            public <T> void work(Supplier<T> question, Consumer<T> then) {
+                work.start(
+                        "Looking the tune over",
+                        progress -> question.get(),
+                        then,
+                        e -> desk.say("That cannot be worked out: " + e.getMessage()));
+            }
+        };
         this.lookOver = new LookOverPanel(
-                desk, new LookOverPanel.Choices(this::loop, this::chooseInstrument, new LookOverPanel.Away() {
-                    @Override
-                    public <T> void work(Supplier<T> question, Consumer<T> then) {
-                        work.start(
-                                "Looking the tune over",
-                                progress -> question.get(),
-                                then,
-                                e -> desk.say("That cannot be worked out: " + e.getMessage()));
-                    }
-                }));
+                desk, new LookOverPanel.Choices(this::loop, this::chooseInstrument, () -> showBestFit(true), away));
+        this.bestFit = new BestFitView(
+                desk,
+                new BestFitView.Choices(
+                        this::chooseInstrument,
+                        preferences::owned,
+                        owned -> remember("owned", String.join(",", new TreeSet<>(owned))),
+                        away));
         this.bar = new BookBar(this, desk, files);
         this.keys = KeyTable.of(this, desk, files);
         layOut();
@@ -181,9 +192,12 @@ public final class MainWindow extends BorderPane {
 
     /** Keeps a choice for next time, away from the window's thread: writing a file takes longer than a keystroke may. */
     private void remember(String name, String value) {
+        if (!preferences.set(name, value)) {
+            return;
+        }
         around.soon().execute(() -> {
             try {
-                preferences.put(name, value);
+                preferences.keep();
             } catch (IOException e) {
                 Platform.runLater(() -> desk.say("The choice holds for now, but cannot be kept: " + e.getMessage()));
             }
@@ -220,6 +234,15 @@ public final class MainWindow extends BorderPane {
         remember("letters", String.valueOf(shows.letters()));
         remember("fingerings", shows.fingerings().name());
         bar.showOptions(shows);
+    }
+
+    /** The fingerings of another instrument of the class below the first one's, or of none. */
+    void chooseSecond(Optional<Instrument> instrument) {
+        score.show(score.shows().withSecond(instrument));
+        remember("second", instrument.map(Instrument::id).orElse("none"));
+        desk.say(instrument
+                .map(each -> "Below: the fingerings of the " + each.name())
+                .orElse("The fingerings of one instrument"));
     }
 
     void otherSigns() {
@@ -278,6 +301,19 @@ public final class MainWindow extends BorderPane {
 
     boolean isChart() {
         return getCenter() == chart;
+    }
+
+    /** Which instrument the tune lies best on, in place of the score, or the score again. */
+    public void showBestFit(boolean isShown) {
+        setCenter(isShown ? bestFit : score);
+        (isShown ? bestFit : score).requestFocus();
+        if (isShown) {
+            bestFit.show();
+        }
+    }
+
+    boolean isBestFit() {
+        return getCenter() == bestFit;
     }
 
     /** One phrase at a time, large; B goes on to the next. */
@@ -462,7 +498,9 @@ public final class MainWindow extends BorderPane {
         } else if (sight.tune().isEmpty()) {
             desk.say("There is no tune to print: open a book first.");
         } else {
-            Score.Shows shows = Score.Shows.PRINT.withLetters(score.shows().letters());
+            Score.Shows shows = Score.Shows.PRINT
+                    .withLetters(score.shows().letters())
+                    .withSecond(score.shows().second());
             print(paper -> Engraver.engrave(new Score(sight.tune().get(), sight.version(), shows), paper));
         }
     }

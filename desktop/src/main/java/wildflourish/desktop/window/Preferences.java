@@ -10,6 +10,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.Properties;
+import java.util.Set;
 import java.util.function.Function;
 import java.util.stream.IntStream;
 import wildflourish.core.engraving.Score;
@@ -34,7 +35,7 @@ final class Preferences {
         }
     }
 
-    Optional<String> get(String name) {
+    synchronized Optional<String> get(String name) {
         return Optional.ofNullable(values.getProperty(name));
     }
 
@@ -52,7 +53,8 @@ final class Preferences {
     Score.Shows shows() {
         return Score.Shows.BENCH
                 .withLetters(isOn("letters"))
-                .withFingerings(chosen("fingerings", Score.Fingerings::valueOf).orElse(Score.Fingerings.ALL));
+                .withFingerings(chosen("fingerings", Score.Fingerings::valueOf).orElse(Score.Fingerings.ALL))
+                .withSecond(chosen("second", Instrument::of));
     }
 
     Optional<Instrument> instrument() {
@@ -61,6 +63,13 @@ final class Preferences {
 
     double zoom() {
         return chosen("zoom", Double::valueOf).orElse(1.0);
+    }
+
+    /** The ids of the instruments that the class owns. */
+    Set<String> owned() {
+        return get("owned")
+                .map(words -> Set.copyOf(List.of(words.split(",", -1))))
+                .orElse(Set.of());
     }
 
     /** How often a first ending comes when a part is drilled. */
@@ -79,12 +88,20 @@ final class Preferences {
         }
     }
 
-    /** Remembers a choice at once. Throws IOException when the folder cannot be written. */
+    /** Remembers a choice at once, until {@link #keep} also for the next time; false where it is no change. */
+    synchronized boolean set(String name, String value) {
+        return !value.equals(values.setProperty(name, value));
+    }
+
+    /** Remembers a choice and writes it down. Throws IOException when the folder cannot be written. */
     synchronized void put(String name, String value) throws IOException {
-        if (value.equals(values.getProperty(name))) {
-            return;
+        if (set(name, value)) {
+            write();
         }
-        values.setProperty(name, value);
+    }
+
+    /** Writes the choices down. Throws IOException when the folder cannot be written. */
+    synchronized void keep() throws IOException {
         write();
     }
 

@@ -246,7 +246,26 @@ class FlourishTest {
         assertThat(run("steps", book, "--tune", 2, "--instrument", "recorder-soprano"))
                 .isZero();
         assertThat(out.toString())
-                .contains("Phrase A1, bars 1 to 2.", "G 4: cover thumb 1 2 3, soft breath, a quaver.", "Warm up first");
+                .contains(
+                        "Phrase A1, bars 1 to 2.",
+                        "G 4: cover thumb 1 2 3, soft breath, a quaver.",
+                        "Hands: warm up first");
+    }
+
+    @Test
+    void aHandoutIsAPdfForOneTuneOrForTheBook() throws IOException {
+        Path pdf = folder.resolve("handout.pdf");
+        assertThat(run("handout", book, "--tune", 2, "--instrument", "whistle-d", "--out", pdf))
+                .isZero();
+        assertThat(new String(Files.readAllBytes(pdf), 0, 5, StandardCharsets.US_ASCII))
+                .isEqualTo("%PDF-");
+        long one = Files.size(pdf);
+        assertThat(run("handout", book, "--instrument", "whistle-d", "--beside", "flute-d", "--out", pdf))
+                .isZero();
+        assertThat(Files.size(pdf)).isGreaterThan(one);
+        assertThat(run("handout", book, "--instrument", "whistle-d", "--paper", "b5", "--out", pdf))
+                .isEqualTo(2);
+        assertThat(err.toString()).contains("there is no paper “b5”");
     }
 
     @Test

@@ -10,6 +10,8 @@ import java.nio.file.Path;
 import java.util.List;
 import java.util.Optional;
 import javafx.scene.control.Button;
+import javafx.scene.control.CheckBox;
+import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
 import javafx.scene.control.Menu;
 import javafx.scene.control.MenuButton;
@@ -111,6 +113,97 @@ class PlainIT extends WindowTest {
             return true;
         });
         assertThat(sight().version().orElseThrow().at(note)).isEmpty();
+    }
+
+    /** Handbook of the trade, common practice: what sounds in G minor is fingered in E minor on a whistle in F, in A minor on one in C. */
+    @Test
+    void twoKeysStandSideBySideAndTheClassChoosesFromWhatItOwns() throws Exception {
+        press(KeyCode.CONTROL, KeyCode.PAGE_DOWN);
+        press(KeyCode.I);
+        ComboBox<?> sounding = find("#sounding", ComboBox.class);
+        ComboBox<?> beside = find("#beside", ComboBox.class);
+        inWindow(() -> {
+            sounding.getSelectionModel().select(10);
+            beside.getSelectionModel().select(6);
+            find("#more-fits", Button.class).fire();
+            return true;
+        });
+        assertThat(sounding.getValue()).isEqualTo("F major");
+        assertThat(beside.getValue()).isEqualTo("C major");
+        String whistle = row("whistle-high-f");
+        assertThat(whistle).contains("fingered in D major").contains("fingered in A major");
+        assertThat(row("whistle-c")).contains("fingered in G major").contains("fingered in D major");
+        inWindow(() -> {
+            find("#owns-whistle-c", CheckBox.class).fire();
+            find("#owns-flute-d", CheckBox.class).fire();
+            find("#only-owned", CheckBox.class).fire();
+            return true;
+        });
+        List<String> left = robot.lookup(".fit-name").queryAllAs(Button.class).stream()
+                .filter(each -> each.getParent().isVisible())
+                .map(Button::getText)
+                .toList();
+        assertThat(left).containsExactlyInAnyOrder("whistle in C", "keyless flute in D");
+        assertThat(Files.readString(own.resolve("preferences.properties"))).contains("owned=flute-d,whistle-c");
+        inWindow(() -> {
+            find("#best-whistle-c", Button.class).fire();
+            return true;
+        });
+        assertThat(sight().chosen().instrument().id()).isEqualTo("whistle-c");
+        press(KeyCode.I);
+        assertThat(isShown("#score")).isTrue();
+    }
+
+    private String row(String id) throws Exception {
+        return inWindow(() -> find("#best-" + id, Button.class).getParent().lookupAll(".label").stream()
+                .map(each -> ((Label) each).getText())
+                .collect(java.util.stream.Collectors.joining("; ")));
+    }
+
+    @Test
+    void aSecondInstrumentStandsBelowAndTheHandoutIsTakenAway() throws Exception {
+        long before = marks();
+        inWindow(() -> {
+            window.chooseSecond(Optional.of(Instrument.of("recorder-soprano")));
+            return true;
+        });
+        assertThat(marks()).isGreaterThan(2 * before);
+        assertThat(Files.readString(own.resolve("preferences.properties"))).contains("second=recorder-soprano");
+        Path pdf = book.resolveSibling("handout.pdf");
+        when(picker.toSave(anyString(), anyString())).thenReturn(Optional.of(pdf));
+        MenuButton menu = find("#take-away", MenuButton.class);
+        inWindow(() -> {
+            menu.getItems().stream()
+                    .filter(item -> item.getText().startsWith("Handout"))
+                    .findFirst()
+                    .orElseThrow()
+                    .fire();
+            return true;
+        });
+        inWindow(() -> true);
+        assertThat(new String(Files.readAllBytes(pdf), 0, 5, StandardCharsets.US_ASCII))
+                .isEqualTo("%PDF-");
+    }
+
+    private long marks() throws Exception {
+        return inWindow(() -> window.score().page().orElseThrow().drawn().stream()
+                .filter(each -> each.subject().kind() == Drawn.Kind.FINGERING)
+                .count());
+    }
+
+    @Test
+    void aPartIsDrilled() throws Exception {
+        press(KeyCode.SHIFT, KeyCode.P);
+        assertThat(inWindow(() -> player.isPlaying())).isTrue();
+        assertThat(inWindow(() -> desk.said().get())).contains("3 times with its first ending");
+        press(KeyCode.SHIFT, KeyCode.P);
+        assertThat(inWindow(() -> player.isPlaying())).isFalse();
+        inWindow(() -> {
+            window.chooseRounds(6);
+            return true;
+        });
+        press(KeyCode.SHIFT, KeyCode.P);
+        assertThat(inWindow(() -> desk.said().get())).contains("6 times with its first ending");
     }
 
     @Test

@@ -1,0 +1,139 @@
+package wildflourish.core.engraving;
+
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import java.util.stream.Stream;
+import wildflourish.core.instrument.Instrument;
+import wildflourish.core.plain.Needs;
+import wildflourish.core.tune.Note;
+import wildflourish.core.tune.Tune;
+import wildflourish.core.version.Playing;
+import wildflourish.core.version.Spot;
+import wildflourish.core.version.Version;
+import wildflourish.core.words.Cautions;
+import wildflourish.core.words.FormWords;
+import wildflourish.core.words.NeedsWords;
+import wildflourish.core.words.Words;
+
+/**
+ * What a student takes home of a plain tune: the notes with letters and fingerings, where it starts and what comes back, the hard spots, the teacher's
+ * own sentences with room for more, the cautions.
+ */
+public final class Handout {
+    private static final int RULES = 3;
+    private static final double SIZE = 1.75;
+    private static final double LINE = 2.3;
+    private static final double RULE = 3.4;
+
+    private final Tune tune;
+    private final Version version;
+    private final double width;
+
+    private Handout(Tune tune, Version version, Paper paper) {
+        this.tune = tune;
+        this.version = version;
+        this.width = paper.width() - 2 * paper.margin();
+    }
+
+    /**
+     * On pages of a paper.
+     *
+     * @param version whose instrument and pinned fingerings are shown and whose sentences are printed; its ornaments are left out
+     * @param second another instrument of the class, whose fingerings stand below
+     */
+    public static List<Page> of(Tune tune, Version version, Optional<Instrument> second, Paper paper) {
+        Score.Shows shows = Score.Shows.PLAIN.withLetters(true).withSecond(second);
+        Score score = new Score(tune, Optional.of(withoutOrnaments(version)), shows);
+        Handout handout = new Handout(tune, version, paper);
+        List<String> cautions = Cautions.full(handout.instrument().family());
+        return Engraver.engrave(score, paper, new Engraver.Below(handout.blocks(), cautions));
+    }
+
+    /** For an instrument that nothing has been worked out on yet. */
+    public static Version plain(Tune tune, Instrument instrument) {
+        return Version.plain("plain", Playing.usual(tune, instrument));
+    }
+
+    private static Version withoutOrnaments(Version version) {
+        Version plain = version;
+        for (Spot spot : version.spots().values()) {
+            plain = plain.without(spot.at());
+        }
+        return plain.withName("plain");
+    }
+
+    private List<Sketch> blocks() {
+        return Stream.of(
+                        block("To begin", List.of(FormWords.start(tune))),
+                        block("What comes back", comesBack()),
+                        block("Take care here", hardSpots()),
+                        ownWords())
+                .toList();
+    }
+
+    private Instrument instrument() {
+        return version.playing().instrument();
+    }
+
+    private List<String> comesBack() {
+        return FormWords.of(tune).subList(0, 2);
+    }
+
+    private List<String> hardSpots() {
+        Needs needs = Needs.of(tune, instrument(), version.playing().tempo());
+        List<String> hardest = NeedsWords.hardest(needs, tune);
+        return hardest.isEmpty()
+                ? List.of("Nothing out of the way.")
+                : hardest.stream().map(Handout::withoutHard).toList();
+    }
+
+    /** The heading says already that it is hard. */
+    private static String withoutHard(String line) {
+        String words = line.replaceFirst("^Hard, ", "");
+        return words.substring(0, 1).toUpperCase(Locale.ROOT) + words.substring(1);
+    }
+
+    private Sketch block(String heading, List<String> lines) {
+        Sketch sketch = heading(heading);
+        lines(sketch, lines, LINE);
+        return sketch;
+    }
+
+    private static Sketch heading(String words) {
+        Sketch sketch = new Sketch();
+        sketch.words(words, 0, 0, Face.BOLD, SIZE);
+        return sketch;
+    }
+
+    /** Writes lines from a baseline on; returns the baseline after them. */
+    private double lines(Sketch sketch, List<String> lines, double from) {
+        double at = from;
+        for (String line : lines) {
+            for (String wrapped : KeyToSigns.wrapped(Face.BODY.drawable(line), width)) {
+                sketch.words(wrapped, 0, at, Face.BODY, SIZE);
+                at += LINE;
+            }
+        }
+        return at;
+    }
+
+    /** The teacher's sentences, each with its place, and ruled lines for more by hand. */
+    private Sketch ownWords() {
+        Sketch sketch = heading("From your teacher");
+        List<String> said = tune.notes().stream()
+                .filter(note -> !sentence(note).isEmpty())
+                .map(note -> Words.place(tune, note) + ": " + sentence(note).replaceAll("\\s+", " "))
+                .toList();
+        double at = lines(sketch, said, LINE) - LINE;
+        for (int rule = 1; rule <= RULES; rule++) {
+            double y = at + rule * RULE;
+            sketch.add(new Mark.Line(0, y, width, y, 0.1), Ink.QUIET, Drawn.Kind.WORDS);
+        }
+        return sketch;
+    }
+
+    private String sentence(Note note) {
+        return version.at(note.id()).map(Spot::sentence).orElse("");
+    }
+}

@@ -1,0 +1,68 @@
+package wildflourish.desktop.command;
+
+import java.io.IOException;
+import java.io.PrintWriter;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.concurrent.Callable;
+import picocli.CommandLine.Command;
+import picocli.CommandLine.Mixin;
+import picocli.CommandLine.Model.CommandSpec;
+import picocli.CommandLine.Option;
+import picocli.CommandLine.Spec;
+import wildflourish.core.engraving.Handout;
+import wildflourish.core.engraving.Page;
+import wildflourish.core.engraving.Paper;
+import wildflourish.core.instrument.Instrument;
+import wildflourish.core.version.Lesson;
+import wildflourish.files.paint.PdfPainter;
+import wildflourish.files.store.BookStore;
+
+@Command(
+        name = "handout",
+        description =
+                "Writes what a student takes home of the plain tunes: letters, fingerings, what to watch, cautions.")
+final class HandoutCommand implements Callable<Integer> {
+    @Spec
+    private CommandSpec spec = CommandSpec.create();
+
+    @Mixin
+    private TunesAsked tunes = new TunesAsked();
+
+    @Option(
+            names = "--instrument",
+            required = true,
+            description = "for example whistle-d; any name in the list of ./flourish chart")
+    private String instrument = "";
+
+    @Option(names = "--beside", description = "another instrument of the class, whose fingerings stand below")
+    private Optional<String> beside = Optional.empty();
+
+    @Option(names = "--paper", description = "a4 or letter")
+    private String paper = "a4";
+
+    @Option(names = "--out", required = true, description = "the PDF to write")
+    private Path out = Path.of("");
+
+    @Override
+    public Integer call() throws IOException {
+        Instrument asked = Asked.instrument(instrument);
+        Optional<Instrument> second = beside.map(Asked::instrument);
+        Paper sheet = Asked.paper(paper);
+        PrintWriter err = spec.commandLine().getErr();
+        List<Page> pages = new ArrayList<>();
+        List<Lesson> lessons = tunes.lessons(err);
+        for (Lesson lesson : lessons) {
+            var version = lesson.stairFor(asked)
+                    .map(stair -> stair.at(0))
+                    .orElseGet(() -> Handout.plain(lesson.tune(), asked));
+            pages.addAll(Handout.of(lesson.tune(), version, second, sheet));
+        }
+        String title = lessons.size() == 1 ? lessons.get(0).tune().title() : "Handouts";
+        BookStore.writeAside(out, PdfPainter.paint(pages, title, sheet.spaceMillimetres()));
+        spec.commandLine().getOut().println("Wrote " + out);
+        return Flourish.DONE;
+    }
+}

@@ -1,0 +1,265 @@
+package wildflourish.desktop.plain;
+
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import java.util.Set;
+import java.util.function.Consumer;
+import java.util.function.Supplier;
+import java.util.stream.IntStream;
+import javafx.scene.control.Button;
+import javafx.scene.control.CheckBox;
+import javafx.scene.control.ComboBox;
+import javafx.scene.control.Label;
+import javafx.scene.control.ScrollPane;
+import javafx.scene.control.Tooltip;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Region;
+import javafx.scene.layout.VBox;
+import wildflourish.core.instrument.Instrument;
+import wildflourish.core.music.Key;
+import wildflourish.core.plain.BestFit;
+import wildflourish.core.tune.Tune;
+import wildflourish.core.words.NeedsWords;
+import wildflourish.desktop.desk.Desk;
+import wildflourish.desktop.desk.Sight;
+
+/** Which instrument a tune lies best on: in the key it is to sound in, beside it in a second usual key, among all or those the class owns. */
+public final class BestFitView extends ScrollPane {
+    private static final int FIRST_ROWS = 10;
+    private static final int MOVES = 3;
+    private static final double BAR = 150;
+
+    private final Desk desk;
+    private final Choices choices;
+    private final Label title = new Label();
+    private final ComboBox<String> sounding = new ComboBox<>();
+    private final ComboBox<String> beside = new ComboBox<>();
+    private final CheckBox onlyOwned = new CheckBox("Only what the class owns");
+    private final VBox recording = new VBox();
+    private final Label firstKey = new Label();
+    private final Label secondKey = new Label();
+    private final VBox rows = new VBox();
+    private final Button more = new Button();
+    private final List<FitRow> kept = new ArrayList<>();
+    private boolean isFilling;
+    private boolean isUnfolded;
+    /** Counts what was asked, so that an answer that comes too late is passed over. */
+    private int asked;
+
+    /**
+     * What the view asks of the window.
+     *
+     * @param instrument works on another instrument
+     * @param owned the ids of the instruments that the class owns
+     * @param own remembers them
+     * @param away for what takes longer than a keystroke may
+     */
+    public record Choices(
+            Consumer<Instrument> instrument,
+            Supplier<Set<String>> owned,
+            Consumer<Set<String>> own,
+            LookOverPanel.Away away) {}
+
+    /** How a tune lies on one instrument, in the first key and, where there is one, in the second. */
+    record Lie(BestFit first, Optional<BestFit> second) {}
+
+    /** What is to be worked out. */
+    private record Question(Tune tune, List<Instrument> instruments, int first, Optional<Integer> second) {
+        Answer answered(Instrument chosen) {
+            List<Lie> lies = BestFit.of(tune, instruments, first).stream()
+                    .map(fit -> new Lie(fit, second.map(semitones -> BestFit.of(tune, fit.instrument(), semitones))))
+                    .toList();
+            return new Answer(lies, BestFit.recordingMoved(tune, chosen));
+        }
+    }
+
+    private record Answer(List<Lie> lies, List<BestFit.Moved> moves) {}
+
+    public BestFitView(Desk desk, Choices choices) {
+        this.desk = desk;
+        this.choices = choices;
+        setId("best-fit");
+        getStyleClass().addAll("score", "best-fit");
+        setFitToWidth(true);
+        setHbarPolicy(ScrollBarPolicy.NEVER);
+        setFocusTraversable(true);
+        title.getStyleClass().add("where");
+        prepare(sounding, "sounding", "The key it is to sound in");
+        prepare(beside, "beside", "A second key to compare with");
+        onlyOwned.setId("only-owned");
+        onlyOwned.setTooltip(new Tooltip("Tick what the class owns in the first column"));
+        onlyOwned.setOnAction(event -> show());
+        more.setId("more-fits");
+        more.setOnAction(event -> {
+            isUnfolded = true;
+            show();
+        });
+        more.managedProperty().bind(more.visibleProperty());
+        more.setVisible(false);
+        HBox controls = new HBox(label("To sound in"), sounding, label("beside it"), beside, onlyOwned);
+        controls.getStyleClass().add("fit-controls");
+        HBox heads = new HBox(head("Owned", 52), head("Instrument", FitRow.NAME), firstKey, secondKey);
+        for (Label key : List.of(firstKey, secondKey)) {
+            key.getStyleClass().add("panel-title");
+            key.setPrefWidth(FitRow.CELL);
+        }
+        heads.getStyleClass().add("fit-row");
+        VBox all = new VBox(title, controls, recording, heads, rows, more);
+        all.getStyleClass().add("fit-page");
+        setContent(all);
+        desk.sight().addListener((at, before, after) -> {
+            boolean isSame = before.tune().equals(after.tune())
+                    && before.chosen().instrument().equals(after.chosen().instrument());
+            if (!isSame && getScene() != null) {
+                show();
+            }
+        });
+    }
+
+    private void prepare(ComboBox<String> box, String id, String tip) {
+        box.setId(id);
+        box.setTooltip(new Tooltip(tip));
+        box.setAccessibleText(tip);
+        box.getSelectionModel().selectedIndexProperty().addListener((at, before, after) -> {
+            if (!isFilling) {
+                show();
+            }
+        });
+    }
+
+    private static Label label(String words) {
+        Label label = new Label(words);
+        label.setMinWidth(Region.USE_PREF_SIZE);
+        return label;
+    }
+
+    private static Label head(String words, double width) {
+        Label head = label(words);
+        head.getStyleClass().add("panel-title");
+        head.setPrefWidth(width);
+        return head;
+    }
+
+    /** Works the fits out anew; for when the view comes into sight. */
+    public void show() {
+        int number = ++asked;
+        Sight sight = desk.sight().get();
+        Optional<Tune> tune = sight.tune();
+        if (tune.isEmpty() || tune.get().notes().isEmpty()) {
+            title.setText("Open a book with a tune in it, or begin one with Ctrl+N.");
+            kept.forEach(row -> row.setVisible(false));
+            recording.getChildren().clear();
+            more.setVisible(false);
+            return;
+        }
+        fillKeys(tune.get().keyAt(0));
+        title.setText("Best fit: " + tune.get().title() + ", written in "
+                + tune.get().keyAt(0).name());
+        Set<String> owned = choices.owned().get();
+        List<Instrument> instruments = BestFit.instruments().stream()
+                .filter(each -> !onlyOwned.isSelected() || owned.contains(each.id()))
+                .toList();
+        int second = beside.getSelectionModel().getSelectedIndex() - 1;
+        Question question = new Question(
+                tune.get(),
+                instruments,
+                Math.max(0, sounding.getSelectionModel().getSelectedIndex()),
+                second < 0 ? Optional.empty() : Optional.of(second));
+        Instrument chosen = sight.chosen().instrument();
+        choices.away().work(() -> question.answered(chosen), answer -> {
+            if (number == asked) {
+                show(answer, owned, chosen);
+            }
+        });
+    }
+
+    /** The keys a tune may sound in, from the written one up; what was chosen stays chosen. */
+    private void fillKeys(Key written) {
+        List<String> keys = IntStream.range(0, 12)
+                .mapToObj(semitones -> semitones == 0
+                        ? written.name() + ", as written"
+                        : written.moved(semitones).name())
+                .toList();
+        if (sounding.getItems().equals(keys)) {
+            return;
+        }
+        isFilling = true;
+        int first = Math.max(0, sounding.getSelectionModel().getSelectedIndex());
+        int second = Math.max(0, beside.getSelectionModel().getSelectedIndex());
+        sounding.getItems().setAll(keys);
+        sounding.getSelectionModel().select(first);
+        List<String> others = new ArrayList<>(keys);
+        others.add(0, "no second key");
+        beside.getItems().setAll(others);
+        beside.getSelectionModel().select(second);
+        isFilling = false;
+    }
+
+    private void show(Answer answer, Set<String> owned, Instrument chosen) {
+        recording
+                .getChildren()
+                .setAll(answer.moves().stream()
+                        .filter(moved -> moved.fit().isPlayable())
+                        .limit(MOVES)
+                        .map(moved -> words(NeedsWords.of(moved, chosen)))
+                        .toList());
+        if (recording.getChildren().isEmpty()) {
+            recording.getChildren().add(words(NeedsWords.of(answer.moves().get(0), chosen)));
+        }
+        firstKey.setText("In " + sounding.getValue());
+        boolean hasSecond = beside.getSelectionModel().getSelectedIndex() > 0;
+        secondKey.setText(hasSecond ? "In " + beside.getValue() : "");
+        int count = isUnfolded
+                ? answer.lies().size()
+                : Math.min(FIRST_ROWS, answer.lies().size());
+        while (kept.size() < count) {
+            FitRow row = new FitRow(this::turnOwned, choices.instrument());
+            kept.add(row);
+            rows.getChildren().add(row);
+        }
+        double hardest = answer.lies().stream()
+                .mapToDouble(lie -> Math.max(
+                        lie.first().cost(), lie.second().map(BestFit::cost).orElse(0.0)))
+                .max()
+                .orElse(1);
+        for (int i = 0; i < kept.size(); i++) {
+            kept.get(i).setVisible(i < count);
+            if (i < count) {
+                Lie lie = answer.lies().get(i);
+                kept.get(i).show(lie, owned.contains(lie.first().instrument().id()), BAR / hardest);
+            }
+        }
+        int left = answer.lies().size() - count;
+        more.setText("Show " + left + " more");
+        more.setVisible(left > 0);
+        if (answer.lies().isEmpty()) {
+            recording
+                    .getChildren()
+                    .add(words("Nothing is ticked as owned yet: untick the box above, then tick what the class has."));
+        }
+    }
+
+    private void turnOwned(Instrument instrument) {
+        Set<String> owned = new HashSet<>(choices.owned().get());
+        if (!owned.remove(instrument.id())) {
+            owned.add(instrument.id());
+        }
+        choices.own().accept(owned);
+        if (onlyOwned.isSelected()) {
+            show();
+        }
+    }
+
+    private static Label words(String text) {
+        Label label = new Label(text);
+        label.setWrapText(true);
+        return label;
+    }
+
+    static String cost(double cost) {
+        return String.format(Locale.ROOT, "%.1f", cost);
+    }
+}

@@ -1,0 +1,90 @@
+package wildflourish.desktop.plain;
+
+import java.util.Optional;
+import java.util.function.Consumer;
+import javafx.scene.control.Button;
+import javafx.scene.control.CheckBox;
+import javafx.scene.control.Label;
+import javafx.scene.control.Tooltip;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Region;
+import javafx.scene.layout.VBox;
+import wildflourish.core.instrument.Instrument;
+import wildflourish.core.plain.BestFit;
+import wildflourish.core.words.NeedsWords;
+
+/** One instrument of the best fit: whether the class owns it, and how the tune lies on it in each key. It stays and shows another. */
+final class FitRow extends HBox {
+    /** Width of a key's column in pixels. */
+    static final double CELL = 268;
+
+    static final double NAME = 200;
+
+    private final CheckBox isOwned = new CheckBox();
+    private final Button name = new Button();
+    private final Cell first = new Cell();
+    private final Cell second = new Cell();
+    private Optional<Instrument> shown = Optional.empty();
+
+    FitRow(Consumer<Instrument> own, Consumer<Instrument> chosen) {
+        getStyleClass().add("fit-row");
+        managedProperty().bind(visibleProperty());
+        isOwned.setPrefWidth(52);
+        isOwned.setMinWidth(52);
+        isOwned.setOnAction(event -> shown.ifPresent(own));
+        name.setPrefWidth(NAME);
+        name.setMinWidth(NAME);
+        name.setWrapText(true);
+        name.getStyleClass().add("fit-name");
+        name.setTooltip(new Tooltip("Works on this instrument"));
+        name.setOnAction(event -> shown.ifPresent(chosen));
+        second.managedProperty().bind(second.visibleProperty());
+        getChildren().addAll(isOwned, name, first, second);
+    }
+
+    void show(BestFitView.Lie lie, boolean owned, double pixelsAUnit) {
+        Instrument instrument = lie.first().instrument();
+        shown = Optional.of(instrument);
+        isOwned.setId("owns-" + instrument.id());
+        isOwned.setSelected(owned);
+        isOwned.setAccessibleText("The class owns the " + instrument.name());
+        name.setId("best-" + instrument.id());
+        name.setText(instrument.name().replace(", reading concert pitch", ""));
+        first.show(lie.first(), pixelsAUnit);
+        second.setVisible(lie.second().isPresent());
+        lie.second().ifPresent(fit -> second.show(fit, pixelsAUnit));
+    }
+
+    /** How it lies in one key: words, and a bar that is the longer the more the fingers have to do. */
+    private static final class Cell extends VBox {
+        private final Label words = new Label();
+        private final Label cost = new Label();
+        private final Region bar = new Region();
+
+        Cell() {
+            getStyleClass().add("fit-cell");
+            setPrefWidth(CELL);
+            words.setWrapText(true);
+            words.setMinHeight(Region.USE_PREF_SIZE);
+            bar.getStyleClass().add("fit-bar");
+            bar.setMinHeight(5);
+            bar.setMaxHeight(5);
+            cost.getStyleClass().add("clean");
+            HBox measure = new HBox(bar, cost);
+            measure.getStyleClass().add("fit-measure");
+            measure.visibleProperty().bind(bar.visibleProperty());
+            measure.managedProperty().bind(bar.visibleProperty());
+            getChildren().addAll(words, measure);
+        }
+
+        void show(BestFit fit, double pixelsAUnit) {
+            words.setText(NeedsWords.of(fit));
+            words.getStyleClass().setAll("label", fit.isPlayable() ? "why" : "clean");
+            bar.setVisible(fit.isPlayable());
+            double width = Math.max(2, fit.cost() * pixelsAUnit);
+            bar.setMinWidth(width);
+            bar.setMaxWidth(width);
+            cost.setText(BestFitView.cost(fit.cost()) + " moves a note");
+        }
+    }
+}
