@@ -16,8 +16,11 @@ public final class AppFonts {
 
     private AppFonts() {}
 
-    /** Loads the faces; once, before the first window. */
-    public static void load() {
+    /** Loads the faces; needed before the first window. Further calls do nothing, or wait until the first is done. */
+    public static synchronized void load() {
+        if (!NAMES.isEmpty()) {
+            return;
+        }
         for (Face face : Face.values()) {
             try (InputStream in = Fonts.open(face)) {
                 Font font = Font.loadFont(in, 12);

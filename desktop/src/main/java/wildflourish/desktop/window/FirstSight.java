@@ -1,13 +1,10 @@
 package wildflourish.desktop.window;
 
-import java.util.List;
 import javafx.scene.canvas.Canvas;
 import javafx.scene.layout.BorderPane;
 import javafx.scene.layout.Pane;
 import javafx.scene.layout.Region;
-import wildflourish.core.engraving.Engraver;
 import wildflourish.core.engraving.Page;
-import wildflourish.core.engraving.Paper;
 import wildflourish.core.engraving.Score;
 import wildflourish.desktop.bench.ScoreView;
 import wildflourish.desktop.desk.Sight;
@@ -20,6 +17,8 @@ final class FirstSight extends BorderPane {
     private static final double FOOT_HEIGHT = 69;
     private static final double STEM_WIDTH = 108;
     private static final double FITS_WIDTH = 306;
+    /** Of the score at its usual size. */
+    static final double WIDTH_SPACES = ScoreView.WIDTH_SPACES;
 
     FirstSight(Sight sight, Preferences preferences) {
         Theme theme = preferences.theme();
@@ -29,13 +28,14 @@ final class FirstSight extends BorderPane {
         setLeft(panel("growth-stem", STEM_WIDTH, 0));
         setRight(panel("fits", FITS_WIDTH, 0));
         double width = FlourishApp.WIDTH - STEM_WIDTH - FITS_WIDTH - 2 * ScoreView.BORDER;
-        double pixelsPerSpace = width / ScoreView.WIDTH_SPACES * preferences.zoom();
+        double widthSpaces = WIDTH_SPACES / preferences.zoom();
+        double pixelsPerSpace = width / widthSpaces;
         Canvas canvas = new Canvas(width, FlourishApp.HEIGHT - BAR_HEIGHT - FOOT_HEIGHT);
         canvas.relocate(ScoreView.BORDER, ScoreView.BORDER);
         sight.tune().ifPresent(tune -> {
             Score score = new Score(tune, sight.version(), preferences.shows());
-            List<Page> pages = Engraver.engrave(score, Paper.endless(width / pixelsPerSpace));
-            CanvasPainter.paint(canvas.getGraphicsContext2D(), pages.get(0).drawn(), theme.palette(), pixelsPerSpace);
+            Page page = WarmUp.page(score, widthSpaces);
+            CanvasPainter.paint(canvas.getGraphicsContext2D(), page.drawn(), theme.palette(), pixelsPerSpace);
         });
         Pane paper = new Pane(canvas);
         paper.getStyleClass().add("paper");

@@ -20,14 +20,10 @@ import javafx.scene.image.WritableImage;
 import javafx.stage.Stage;
 import javafx.util.Duration;
 import javax.imageio.ImageIO;
-import wildflourish.core.engraving.Engraver;
-import wildflourish.core.engraving.Paper;
-import wildflourish.core.engraving.Score;
 import wildflourish.core.instrument.Instrument;
 import wildflourish.core.problem.Parsed;
 import wildflourish.core.version.Book;
 import wildflourish.desktop.desk.Desk;
-import wildflourish.desktop.desk.Sight;
 import wildflourish.desktop.look.AppFonts;
 import wildflourish.desktop.look.Theme;
 import wildflourish.desktop.play.Player;
@@ -41,7 +37,6 @@ import wildflourish.files.store.StoredBook;
 public final class FlourishApp extends Application {
     public static final int WIDTH = 1280;
     public static final int HEIGHT = 800;
-    private static final double WARM_UP_WIDTH = 118;
     private static final String DEMO = "/wildflourish/desktop/demo/saltmarsh-lane.abc";
 
     private Path own = OwnFolder.path();
@@ -169,22 +164,7 @@ public final class FlourishApp extends Application {
     /** The demo book: as the user has last saved it, or fresh. */
     private static Parsed<StoredBook> demo(boolean isFresh) throws IOException {
         Path own = Path.of(System.getProperty("user.home"), "Wild Flourish", "saltmarsh-lane.abc");
-        return !isFresh && Files.exists(own) ? BookStore.open(own) : freshDemo(own);
-    }
-
-    /** Reads the tables and engraves a tune while the window system comes up, so that the first window need not wait for them. */
-    public static void warmUp() {
-        try {
-            Desk desk = new Desk(freshDemo(Path.of("warm-up.abc")));
-            desk.whatFits();
-            Sight sight = desk.sight().get();
-            sight.tune()
-                    .ifPresent(tune -> Engraver.engrave(
-                            new Score(tune, sight.version(), Score.Shows.BENCH), Paper.endless(WARM_UP_WIDTH)));
-        } catch (IOException e) {
-            // The window itself will say that the demo book is missing.
-            return;
-        }
+        return !isFresh && Files.exists(own) ? BookStore.open(own) : WarmUp.demo(own);
     }
 
     /** The demo book as it ships, to be saved to a path when the user saves it. */
