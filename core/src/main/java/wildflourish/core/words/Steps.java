@@ -69,6 +69,15 @@ public final class Steps {
         return List.copyOf(lines);
     }
 
+    /** The tune's name and instrument, where it starts, then the steps. */
+    public static List<String> sheet(Tune tune, Instrument instrument, Map<NoteId, Fingering> pins) {
+        List<String> lines = new ArrayList<>();
+        lines.add(tune.title() + ", on the " + instrument.name() + ".");
+        lines.add(FormWords.start(tune));
+        lines.addAll(of(tune, instrument, pins));
+        return List.copyOf(lines);
+    }
+
     private static String heading(Tune tune, Phrase phrase, boolean isKnown) {
         int first = tune.form().countedNumber(phrase.firstBar());
         int last = tune.form().countedNumber(phrase.lastBar());

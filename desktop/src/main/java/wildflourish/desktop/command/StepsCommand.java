@@ -15,7 +15,6 @@ import wildflourish.core.tune.NoteId;
 import wildflourish.core.tune.Tune;
 import wildflourish.core.version.Lesson;
 import wildflourish.core.words.Cautions;
-import wildflourish.core.words.FormWords;
 import wildflourish.core.words.Steps;
 
 @Command(
@@ -40,12 +39,10 @@ final class StepsCommand implements Callable<Integer> {
         PrintWriter out = spec.commandLine().getOut();
         for (Lesson lesson : tunes.lessons(spec.commandLine().getErr())) {
             Tune each = lesson.tune();
-            out.println(each.title() + ", on the " + asked.name() + ".");
-            out.println(FormWords.start(each));
             Map<NoteId, Fingering> pins = lesson.stairFor(asked)
                     .map(stair -> Hands.ownPins(each, stair.at(0)))
                     .orElse(Map.of());
-            Steps.of(each, asked, pins).forEach(out::println);
+            Steps.sheet(each, asked, pins).forEach(out::println);
             out.println();
         }
         Cautions.full(asked.family()).forEach(out::println);

@@ -186,6 +186,7 @@ final class BookBar extends HBox {
                                 "Handout of the plain tune, PDF on A4",
                                 () -> files.takeAwayHandout(
                                         window.score().shows().second(), Paper.a4())),
+                        item("The plain tune in sentences, as text", files::takeAwaySteps),
                         item("Chart of the instrument, PDF on A4", () -> files.takeAwayChart(Paper.a4())),
                         item("Written-out notes as ABC", () -> files.takeAway(ExportForm.ABC, Paper.a4())),
                         item("Sound as WAV", () -> files.takeAway(ExportForm.WAV, Paper.a4())),

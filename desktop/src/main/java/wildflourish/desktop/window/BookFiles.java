@@ -1,8 +1,10 @@
 package wildflourish.desktop.window;
 
 import java.io.IOException;
+import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.Consumer;
@@ -14,11 +16,14 @@ import wildflourish.core.engraving.Handout;
 import wildflourish.core.engraving.Page;
 import wildflourish.core.engraving.Paper;
 import wildflourish.core.instrument.Instrument;
+import wildflourish.core.performance.Hands;
 import wildflourish.core.problem.Parsed;
 import wildflourish.core.problem.Problem;
 import wildflourish.core.tune.Tune;
 import wildflourish.core.version.Book;
 import wildflourish.core.version.Version;
+import wildflourish.core.words.Cautions;
+import wildflourish.core.words.Steps;
 import wildflourish.desktop.desk.Desk;
 import wildflourish.desktop.desk.Sight;
 import wildflourish.files.export.ExportForm;
@@ -253,6 +258,38 @@ final class BookFiles {
         takeAwayPages("Handout " + tune.title(), paper, () -> Handout.of(tune, version, second, paper));
     }
 
+    /** The plain tune in sentences, as a text, for beginners and students who do not see the page. */
+    void takeAwaySteps() {
+        Sight sight = desk.sight().get();
+        if (sight.tune().isEmpty() || sight.version().isEmpty()) {
+            desk.say("There is no tune to take away: open a book first.");
+            return;
+        }
+        Tune tune = sight.tune().get();
+        Version version = sight.version().get();
+        Instrument instrument = sight.chosen().instrument();
+        around.picker()
+                .toSave(plainName("Steps " + tune.title()), "txt")
+                .ifPresent(path -> work.start(
+                        "Writing " + path.getFileName(),
+                        progress -> {
+                            List<String> lines =
+                                    new ArrayList<>(Steps.sheet(tune, instrument, Hands.ownPins(tune, version)));
+                            lines.add("");
+                            lines.addAll(Cautions.full(instrument.family()));
+                            byte[] text = String.join("\n", lines).concat("\n").getBytes(StandardCharsets.UTF_8);
+                            BookStore.writeAside(path, text);
+                            return path;
+                        },
+                        written -> desk.say("Wrote " + written),
+                        e -> desk.say("Cannot write: " + e.getMessage() + ".")));
+    }
+
+    /** A name that every file system takes. */
+    private static String plainName(String words) {
+        return words.replaceAll("[^\\p{L}\\p{N} '-]", "").trim();
+    }
+
     /** The chart of the chosen instrument as a PDF. */
     void takeAwayChart(Paper paper) {
         Instrument instrument = desk.sight().get().chosen().instrument();
@@ -261,7 +298,7 @@ final class BookFiles {
 
     private void takeAwayPages(String title, Paper paper, Supplier<List<Page>> pages) {
         around.picker()
-                .toSave(title.replaceAll("[^\\p{L}\\p{N} '-]", "").trim(), "pdf")
+                .toSave(plainName(title), "pdf")
                 .ifPresent(path -> work.start(
                         "Writing " + path.getFileName(),
                         progress -> {
@@ -281,9 +318,7 @@ final class BookFiles {
         }
         Exporter.Take take =
                 new Exporter.Take(sight.tune().get(), sight.version().get());
-        String name = (take.tune().title() + " " + take.version().name())
-                .replaceAll("[^\\p{L}\\p{N} '-]", "")
-                .trim();
+        String name = plainName(take.tune().title() + " " + take.version().name());
         around.picker().toSave(name, form.ending()).ifPresent(path -> takeAway(take, form, exporter, path));
     }
 

@@ -24,7 +24,7 @@ class FilesIT extends WindowTest {
 
     @Test
     void everyItemOfTheMenuWritesItsFile() throws Exception {
-        List<String> endings = List.of("pdf", "pdf", "pdf", "pdf", "abc", "wav", "mid", "png", "svg");
+        List<String> endings = List.of("pdf", "pdf", "pdf", "pdf", "txt", "pdf", "abc", "wav", "mid", "png", "svg");
         when(picker.toSave(anyString(), anyString()))
                 .thenAnswer(call -> Optional.of(beside("out." + call.getArgument(1))));
         MenuButton menu = find("#take-away", MenuButton.class);

@@ -185,6 +185,25 @@ class PlainIT extends WindowTest {
                 .isEqualTo("%PDF-");
     }
 
+    @Test
+    void thePlainTuneIsTakenAwayInSentences() throws Exception {
+        Path text = book.resolveSibling("steps.txt");
+        when(picker.toSave(anyString(), anyString())).thenReturn(Optional.of(text));
+        MenuButton menu = find("#take-away", MenuButton.class);
+        inWindow(() -> {
+            menu.getItems().stream()
+                    .filter(item -> item.getText().contains("sentences"))
+                    .findFirst()
+                    .orElseThrow()
+                    .fire();
+            return true;
+        });
+        inWindow(() -> true);
+        assertThat(Files.readString(text))
+                .startsWith("The Ferryman's Lantern, on the whistle in D.")
+                .contains("Phrase A1, bars 1 to 2.", "cover 1 2 3 4", "Mouthpieces: one player each");
+    }
+
     private long marks() throws Exception {
         return inWindow(() -> window.score().page().orElseThrow().drawn().stream()
                 .filter(each -> each.subject().kind() == Drawn.Kind.FINGERING)
