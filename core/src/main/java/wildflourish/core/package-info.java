@@ -8,10 +8,11 @@
  * problem       what went wrong with a user's text, as a value with a place and a hint
  * music         exact time, written / fingered / sounding pitch, key, metre, tempo
  * table         the strict loader of the commented tables in the resources
+ * path          the cheapest way through a row of choices, exactly, and the next cheapest
  * tune          the plain melody: notes with an identity, bars, form, order of playing
  * form          what is to be learned of a plain tune: phrases and their likeness, where it starts, how its parts join
- * instrument    fingerings, charts and readings, from tables
- * fingering     which of several fingerings to take for each note of a line: the shortest way
+ * instrument    fingerings, charts, buttons and readings, from tables
+ * fingering     which of several fingerings or buttons to take for each note of a line: the shortest way
  * plain         what the plain tune takes on an instrument: needs, hard spots, grade, best fit
  * ornament      the shapes of ornaments and the time they need, from tables
  * version       what a teacher places: placements, spots, versions, stairs, lessons, books, and every change to them

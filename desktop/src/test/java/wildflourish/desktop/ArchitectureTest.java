@@ -20,6 +20,7 @@ class ArchitectureTest {
             "problem",
             "music",
             "table",
+            "path",
             "tune",
             "form",
             "instrument",

@@ -10,6 +10,7 @@ import wildflourish.core.instrument.ChartRow;
 import wildflourish.core.instrument.Family;
 import wildflourish.core.instrument.Fingering;
 import wildflourish.core.instrument.Instrument;
+import wildflourish.core.path.Trellis;
 import wildflourish.core.tune.Note;
 import wildflourish.core.tune.NoteId;
 
@@ -80,41 +81,39 @@ public record FingeringPath(Map<NoteId, Fingering> fingerings, double cost) {
         if (run.isEmpty()) {
             return 0;
         }
-        double[] best = new double[0];
-        List<int[]> cameFrom = new ArrayList<>();
+        Trellis.Way best =
+                Trellis.through(new Run(run, costs)).found().orElseThrow().best();
         for (int i = 0; i < run.size(); i++) {
             Stage stage = run.get(i);
-            double[] now = new double[stage.fingerings.size()];
-            int[] from = new int[now.length];
-            for (int choice = 0; choice < now.length; choice++) {
-                double least = i == 0 ? 0 : Double.POSITIVE_INFINITY;
-                for (int earlier = 0; earlier < best.length; earlier++) {
-                    double cost = best[earlier]
-                            + costs.ofMove(run.get(i - 1).fingerings.get(earlier), stage.fingerings.get(choice));
-                    if (cost < least) {
-                        least = cost;
-                        from[choice] = earlier;
-                    }
-                }
-                now[choice] = least + stage.costs.get(choice);
-            }
-            cameFrom.add(from);
-            best = now;
+            chosen.put(stage.note.id(), stage.fingerings.get(best.states().get(i)));
         }
-        int last = leastOf(best);
-        double cost = best[last];
-        for (int i = run.size() - 1; i >= 0; i--) {
-            chosen.put(run.get(i).note.id(), run.get(i).fingerings.get(last));
-            last = cameFrom.get(i)[last];
-        }
-        return cost;
+        return best.cost();
     }
 
-    private static int leastOf(double[] costs) {
-        int least = 0;
-        for (int i = 1; i < costs.length; i++) {
-            least = costs[i] < costs[least] ? i : least;
+    /** Notes that follow each other, as stages of a trellis. */
+    private record Run(List<Stage> stages, Costs costs) implements Trellis.Stages {
+        @Override
+        public int count() {
+            return stages.size();
         }
-        return least;
+
+        @Override
+        public int states(int stage) {
+            return stages.get(stage).fingerings.size();
+        }
+
+        @Override
+        public double begin(int state) {
+            return stages.get(0).costs.get(state);
+        }
+
+        @Override
+        public void moves(int stage, int state, Trellis.Sink sink) {
+            Fingering from = stages.get(stage).fingerings.get(state);
+            Stage next = stages.get(stage + 1);
+            for (int to = 0; to < next.fingerings.size(); to++) {
+                sink.move(to, costs.ofMove(from, next.fingerings.get(to)) + next.costs.get(to));
+            }
+        }
     }
 }

@@ -1,0 +1,187 @@
+package wildflourish.core.fingering;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import wildflourish.core.instrument.Button;
+import wildflourish.core.music.Fraction;
+import wildflourish.core.path.Trellis;
+
+/**
+ * A run of notes as stages of a trellis. A state is a way to play the note and the air: by how much the bellows have gone further out or in than they
+ * came, in ticks. The air is left out as long as it does not bind.
+ */
+final class Bellows implements Trellis.Stages {
+    /** Out of balance by so much costs nothing. */
+    private static final double FREE_MILLIS = 2000;
+
+    /** Out of balance by more cannot be. */
+    private static final double MOST_MILLIS = 6000;
+
+    /** A note at least so long may be cut short to work the air key; a rest is time enough too. Our own choice (L). */
+    private static final double AIR_KEY_MILLIS = 350;
+
+    private static final double AIR_KEY_COST = 1;
+    private static final double AIR_KEY_REST_MILLIS = 120;
+
+    private final List<Struck> line;
+    private final List<List<ButtonWay>> choices;
+    private final ButtonCosts costs;
+    /** How far the air goes either way, in ticks; 0 where it is left out. */
+    private final int reach;
+
+    private final int[] ticks;
+    private final double millisATick;
+
+    private Bellows(List<Struck> line, List<List<ButtonWay>> choices, ButtonCosts costs, boolean hasAir) {
+        this.line = List.copyOf(line);
+        this.choices = List.copyOf(choices);
+        this.costs = costs;
+        long unit = 1;
+        for (Struck struck : line) {
+            unit = lcm(unit, struck.length().denominator());
+        }
+        ticks = new int[line.size()];
+        for (int i = 0; i < ticks.length; i++) {
+            ticks[i] = (int) line.get(i).length().times(Fraction.of(unit)).numerator();
+        }
+        millisATick = line.get(0).millis() / Math.max(1, ticks[0]);
+        reach = hasAir ? (int) Math.floor(MOST_MILLIS / millisATick) : 0;
+    }
+
+    private static long lcm(long a, long b) {
+        long x = a;
+        long y = b;
+        while (y != 0) {
+            long rest = x % y;
+            x = y;
+            y = rest;
+        }
+        return a / x * b;
+    }
+
+    /** Without the air where the cheapest way does not run short of it, which is then the cheapest with it too. */
+    static Bellows of(List<Struck> line, List<List<ButtonWay>> choices, ButtonCosts costs) {
+        Bellows plain = new Bellows(line, choices, costs, false);
+        if (costs.air() == 0) {
+            return plain;
+        }
+        Trellis.Result result = Trellis.through(plain);
+        boolean isEasy = result.found()
+                .map(found -> plain.mostMillis(found.best()) <= FREE_MILLIS
+                        && found.runnerUp()
+                                .map(other -> plain.mostMillis(other) <= FREE_MILLIS)
+                                .orElse(true))
+                .orElse(true);
+        return isEasy ? plain : new Bellows(line, choices, costs, true);
+    }
+
+    Trellis.Result solved() {
+        return Trellis.through(this);
+    }
+
+    List<Struck> line() {
+        return line;
+    }
+
+    List<ButtonWay> ways(Trellis.Way way) {
+        List<ButtonWay> ways = new ArrayList<>();
+        for (int i = 0; i < line.size(); i++) {
+            ways.add(choices.get(i).get(way.states().get(i) / width()));
+        }
+        return ways;
+    }
+
+    /** What each note adds to the cost. */
+    List<Double> costs(Trellis.Way way) {
+        List<Double> all = new ArrayList<>();
+        all.add(begin(way.states().get(0)));
+        for (int i = 1; i < line.size(); i++) {
+            double[] step = {Double.POSITIVE_INFINITY};
+            int to = way.states().get(i);
+            moves(
+                    i - 1,
+                    way.states().get(i - 1),
+                    (state, cost) -> step[0] = state == to ? Math.min(step[0], cost) : step[0]);
+            all.add(step[0]);
+        }
+        return all;
+    }
+
+    /** The next cheapest way that takes some note otherwise; one that differs in the air alone is none. */
+    Optional<Trellis.Way> runnerUp(Trellis.Found found) {
+        return found.runnerUp().filter(other -> !ways(other).equals(ways(found.best())));
+    }
+
+    /** How far out of balance the bellows come, with no air key. */
+    private double mostMillis(Trellis.Way way) {
+        double balance = 0;
+        double most = 0;
+        List<ButtonWay> ways = ways(way);
+        for (int i = 0; i < ways.size(); i++) {
+            balance += signedTicks(i, ways.get(i)) * millisATick;
+            most = Math.max(most, Math.abs(balance));
+        }
+        return most;
+    }
+
+    private int signedTicks(int stage, ButtonWay way) {
+        return way.key().bellows() == Button.Bellows.PRESS ? ticks[stage] : -ticks[stage];
+    }
+
+    private int width() {
+        return 2 * reach + 1;
+    }
+
+    @Override
+    public int count() {
+        return line.size();
+    }
+
+    @Override
+    public int states(int stage) {
+        return choices.get(stage).size() * width();
+    }
+
+    @Override
+    public double begin(int state) {
+        ButtonWay way = choices.get(0).get(state / width());
+        int balance = state % width() - reach;
+        boolean isSo = reach == 0 || balance == signedTicks(0, way);
+        return isSo ? costs.ofChoice(way) + airCost(balance) : Double.POSITIVE_INFINITY;
+    }
+
+    @Override
+    public void moves(int stage, int state, Trellis.Sink sink) {
+        int from = state / width();
+        int balance = state % width() - reach;
+        Struck before = line.get(stage);
+        Struck struck = line.get(stage + 1);
+        ButtonWay held = choices.get(stage).get(from);
+        boolean rests = struck.restMillis() >= AIR_KEY_REST_MILLIS;
+        boolean mayCut = before.millis() >= AIR_KEY_MILLIS;
+        List<ButtonWay> next = choices.get(stage + 1);
+        for (int to = 0; to < next.size(); to++) {
+            double cost = costs.ofMove(held, next.get(to), before, struck) + costs.ofChoice(next.get(to));
+            if (reach == 0) {
+                sink.move(to, cost);
+                continue;
+            }
+            int ticksMore = signedTicks(stage + 1, next.get(to));
+            put(sink, to, balance + ticksMore, cost);
+            if (balance != 0 && (rests || mayCut)) {
+                put(sink, to, ticksMore, cost + (rests ? 0 : AIR_KEY_COST));
+            }
+        }
+    }
+
+    private void put(Trellis.Sink sink, int to, int balance, double cost) {
+        if (Math.abs(balance) <= reach) {
+            sink.move(to * width() + balance + reach, cost + airCost(balance));
+        }
+    }
+
+    private double airCost(int balance) {
+        return ButtonCosts.exact(Math.max(0, Math.abs(balance) * millisATick - FREE_MILLIS) / 1000 * costs.air());
+    }
+}

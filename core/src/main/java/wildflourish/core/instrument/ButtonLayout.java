@@ -1,0 +1,73 @@
+package wildflourish.core.instrument;
+
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import wildflourish.core.music.FingeredPitch;
+import wildflourish.core.table.Row;
+import wildflourish.core.table.Table;
+
+/** The buttons of a box or a concertina; the rows of {@code layouts/NAME.layout}, some of which single buttons of an instrument may differ from. */
+public final class ButtonLayout {
+    private final String name;
+    private final List<Button> buttons;
+    private final Map<FingeredPitch, List<Key>> keys = new HashMap<>();
+
+    /** A button worked in a direction. */
+    public record Key(Button button, Button.Bellows bellows) {
+        /** {@code i3d}; where both directions sound alike without one. */
+        public String name() {
+            return button.name() + (button.isSameBothWays() ? "" : bellows.sign());
+        }
+    }
+
+    private ButtonLayout(String name, List<Button> buttons) {
+        this.name = name;
+        this.buttons = List.copyOf(buttons);
+        for (Button button : buttons) {
+            for (Button.Bellows bellows : Button.Bellows.values()) {
+                if (bellows == Button.Bellows.PRESS || !button.isSameBothWays()) {
+                    keys.computeIfAbsent(button.pitch(bellows), pitch -> new ArrayList<>())
+                            .add(new Key(button, bellows));
+                }
+            }
+        }
+    }
+
+    /** The layout of a name with all buttons, or only those that smaller boxes have too. */
+    public static ButtonLayout of(String name, boolean hasAll) {
+        List<Button> buttons = new ArrayList<>();
+        for (Row row : Table.load("layouts/" + name + ".layout").rows()) {
+            if (hasAll || row.text("boxes").equals("all")) {
+                buttons.add(Button.from(row));
+            }
+        }
+        return new ButtonLayout(name, buttons);
+    }
+
+    /** With another button in the place of the one of its row and number, for boxes that a maker has made otherwise. */
+    public ButtonLayout with(Button other) {
+        List<Button> changed = new ArrayList<>(buttons);
+        changed.replaceAll(each -> each.row().equals(other.row()) && each.number() == other.number() ? other : each);
+        return new ButtonLayout(name, changed);
+    }
+
+    public String name() {
+        return name;
+    }
+
+    public List<Button> buttons() {
+        return buttons;
+    }
+
+    /** The buttons that sound a pitch, each with its direction; none where it has no such note. */
+    public List<Key> keysOf(FingeredPitch pitch) {
+        return List.copyOf(keys.getOrDefault(pitch, List.of()));
+    }
+
+    /** Whether every button sounds the same pressed and drawn, so that the bellows do not matter to the tune. */
+    public boolean isSameBothWays() {
+        return buttons.stream().allMatch(Button::isSameBothWays);
+    }
+}

@@ -1,0 +1,165 @@
+package wildflourish.core.path;
+
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Optional;
+
+/**
+ * The cheapest way through a row of stages, each with states numbered from 0, and the next cheapest. Exact: a shortest path through a layered graph;
+ * moves may cost less than nothing.
+ */
+public final class Trellis {
+    private static final double NEVER = Double.POSITIVE_INFINITY;
+
+    private final Stages stages;
+    /** For each stage two labels a state: the cheapest way to it, then the next cheapest; where they came from, as labels of the stage before. */
+    private final List<double[]> costs = new ArrayList<>();
+
+    private final List<int[]> origins = new ArrayList<>();
+
+    private Trellis(Stages stages) {
+        this.stages = stages;
+    }
+
+    /** What there is to choose, stage by stage. */
+    public interface Stages {
+        /** How many stages; at least one. */
+        int count();
+
+        /** How many states a stage has; where it has none there is no way. */
+        int states(int stage);
+
+        /** What it costs to begin with a state of the first stage; infinite where one cannot. */
+        double begin(int state);
+
+        /** Tells every move from a state of a stage to states of the next one. */
+        void moves(int stage, int state, Sink sink);
+    }
+
+    /** Takes moves one by one. */
+    public interface Sink {
+        /** A move to a state of the next stage; one that costs infinitely much is none. */
+        void move(int to, double cost);
+    }
+
+    /** A state for each stage, and what they cost together. */
+    public record Way(List<Integer> states, double cost) {
+        public Way {
+            states = List.copyOf(states);
+        }
+    }
+
+    /** The cheapest way and the next cheapest, which differs from it in some state. */
+    public record Found(Way best, Optional<Way> runnerUp) {}
+
+    /**
+     * The ways through all stages; where there is none, how far one can go.
+     *
+     * @param reached how many stages can be reached; all of them where there is a way
+     */
+    public record Result(Optional<Found> found, int reached) {}
+
+    public static Result through(Stages stages) {
+        return new Trellis(stages).run();
+    }
+
+    private Result run() {
+        begin();
+        for (int stage = 0; stage + 1 < stages.count() && least(costs.get(stage), -1) >= 0; stage++) {
+            advance(stage);
+        }
+        double[] last = costs.get(costs.size() - 1);
+        int best = least(last, -1);
+        if (best < 0) {
+            return new Result(Optional.empty(), costs.size() - 1);
+        }
+        int second = least(last, best);
+        Found found = new Found(
+                way(best, last[best]), second < 0 ? Optional.empty() : Optional.of(way(second, last[second])));
+        return new Result(Optional.of(found), stages.count());
+    }
+
+    private void begin() {
+        double[] first = new double[2 * stages.states(0)];
+        Arrays.fill(first, NEVER);
+        for (int state = 0; state < stages.states(0); state++) {
+            first[2 * state] = stages.begin(state);
+        }
+        costs.add(first);
+        origins.add(new int[first.length]);
+    }
+
+    private void advance(int stage) {
+        double[] here = costs.get(stage);
+        double[] next = new double[2 * stages.states(stage + 1)];
+        int[] from = new int[next.length];
+        Arrays.fill(next, NEVER);
+        Labels labels = new Labels(next, from);
+        for (int state = 0; 2 * state < here.length; state++) {
+            if (here[2 * state] < NEVER) {
+                labels.first = here[2 * state];
+                labels.second = here[2 * state + 1];
+                labels.state = state;
+                stages.moves(stage, state, labels);
+            }
+        }
+        costs.add(next);
+        origins.add(from);
+    }
+
+    /** Keeps the two cheapest labels of each state it is told of. */
+    private static final class Labels implements Sink {
+        private final double[] next;
+        private final int[] from;
+        private double first;
+        private double second;
+        private int state;
+
+        Labels(double[] next, int[] from) {
+            this.next = next;
+            this.from = from;
+        }
+
+        @Override
+        public void move(int to, double cost) {
+            put(to, first + cost, 2 * state);
+            if (second < NEVER) {
+                put(to, second + cost, 2 * state + 1);
+            }
+        }
+
+        private void put(int to, double cost, int origin) {
+            int at = 2 * to;
+            if (cost < next[at]) {
+                next[at + 1] = next[at];
+                from[at + 1] = from[at];
+                next[at] = cost;
+                from[at] = origin;
+            } else if (cost < next[at + 1]) {
+                next[at + 1] = cost;
+                from[at + 1] = origin;
+            }
+        }
+    }
+
+    private static int least(double[] labels, int but) {
+        int least = -1;
+        for (int i = 0; i < labels.length; i++) {
+            if (i != but && labels[i] < NEVER && (least < 0 || labels[i] < labels[least])) {
+                least = i;
+            }
+        }
+        return least;
+    }
+
+    private Way way(int label, double cost) {
+        Integer[] states = new Integer[stages.count()];
+        int at = label;
+        for (int stage = stages.count() - 1; stage >= 0; stage--) {
+            states[stage] = at / 2;
+            at = origins.get(stage)[at];
+        }
+        return new Way(Arrays.asList(states), cost);
+    }
+}

@@ -1,0 +1,222 @@
+package wildflourish.core.fingering;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import java.io.IOException;
+import java.nio.charset.StandardCharsets;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Random;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.MethodSource;
+import org.junit.jupiter.params.provider.ValueSource;
+import wildflourish.core.Melody;
+import wildflourish.core.instrument.ButtonLayout;
+import wildflourish.core.instrument.School;
+import wildflourish.core.music.FingeredPitch;
+import wildflourish.core.music.Fraction;
+import wildflourish.core.music.Tempo;
+import wildflourish.core.table.Row;
+import wildflourish.core.table.Table;
+import wildflourish.core.tune.NoteId;
+import wildflourish.core.tune.Tune;
+
+class ButtonPathTest {
+    /** A quaver takes 150 ms, for which the costs are stated. */
+    private static final Tempo USUAL = new Tempo(Fraction.of(100), Fraction.of(1, 2));
+
+    private static ButtonLayout layout(String instrument) {
+        return ButtonLayout.of(instrument.replaceFirst("^box-", ""), false);
+    }
+
+    private static List<Struck> line(List<String> names) {
+        return line(names.stream().map(name -> name + ":1").collect(Collectors.joining(" ")));
+    }
+
+    private static List<Struck> line(String melody) {
+        Tune tune = Melody.reel(melody + " |");
+        return Struck.of(tune, USUAL);
+    }
+
+    /** Written down before anything computed them, see the head of the file. */
+    static Stream<Row> expected() throws IOException {
+        try (var in = ButtonPathTest.class.getResourceAsStream("/expected/button-ways.table")) {
+            String text = new String(in.readAllBytes(), StandardCharsets.UTF_8);
+            return Table.parse("button-ways.table", text).rows().stream();
+        }
+    }
+
+    @ParameterizedTest
+    @MethodSource("expected")
+    void takesWhatAGoodPlayerTakes(Row row) {
+        List<Struck> line = line(row.words("notes"));
+        ButtonPath path = ButtonPath.of(line, layout(row.text("instrument")), School.of(row.text("school")), Map.of());
+        boolean isEnglish = row.text("instrument").startsWith("english");
+        assertThat(line.stream()
+                        .map(struck -> path.ways().get(struck.note().id()))
+                        .map(way -> isEnglish ? way.handAndFinger() : way.key().name()))
+                .as(row + " " + path.ways())
+                .containsExactlyElementsOf(row.words("ways"));
+    }
+
+    /** Checked arithmetic of the trade: the D scale on a B/C box takes two turns, the G scale four. */
+    @Test
+    void theScalesOfDAndGOnABCTakeTwoAndFourTurns() {
+        List<Struck> d = line(List.of("D4", "E4", "F♯4", "G4", "A4", "B4", "C♯5", "D5"));
+        List<Struck> g = line(List.of("G4", "A4", "B4", "C5", "D5", "E5", "F♯5", "G5"));
+        assertThat(ButtonPath.of(d, layout("bc"), School.of("smooth"), Map.of()).turns(d))
+                .isEqualTo(2);
+        assertThat(ButtonPath.of(g, layout("bc"), School.of("smooth"), Map.of()).turns(g))
+                .isEqualTo(4);
+    }
+
+    @Test
+    void withTheInnerEThereIsNoTurnWithTheOuterEOne() {
+        List<Struck> line = line(List.of("E4", "F♯4", "G4"));
+        NoteId first = line.get(0).note().id();
+        ButtonPath inner = ButtonPath.of(line, layout("bc"), School.of("smooth"), Map.of(first, "i4p"));
+        ButtonPath outer = ButtonPath.of(line, layout("bc"), School.of("smooth"), Map.of(first, "o4d"));
+        assertThat(inner.turns(line)).isZero();
+        assertThat(outer.turns(line)).isEqualTo(1);
+        assertThat(outer.ways().get(first).key().name()).isEqualTo("o4d");
+        assertThat(outer.cost()).isGreaterThan(inner.cost());
+    }
+
+    @Test
+    void whatIsMissingIsToldAndPartsTheLine() {
+        List<Struck> line = line(List.of("G4", "A3", "B4"));
+        ButtonPath path = ButtonPath.of(line, layout("bc"), School.of("smooth"), Map.of());
+        assertThat(path.troubles())
+                .containsExactly(new ButtonPath.Trouble(line.get(1).note().id(), ButtonPath.Why.MISSING));
+        assertThat(path.ways()).hasSize(2);
+    }
+
+    @Test
+    void aTieIsHeldOnOneButton() {
+        List<Struck> line = line("E4:2~ E4:1 F♯4:1");
+        assertThat(line).hasSize(2);
+        ButtonPath path = ButtonPath.of(line, layout("bc"), School.of("smooth"), Map.of());
+        assertThat(path.ways().get(new NoteId(0))).isEqualTo(path.ways().get(new NoteId(1)));
+    }
+
+    /** Every note by itself and every move, over every way there is; the same weights, no other code. */
+    private static final class Brute {
+        private final List<Struck> line;
+        private final List<List<ButtonWay>> choices = new ArrayList<>();
+        private final ButtonCosts costs;
+        private double best = Double.POSITIVE_INFINITY;
+        private double second = Double.POSITIVE_INFINITY;
+
+        Brute(List<Struck> line, ButtonLayout layout, School school) {
+            this.line = line;
+            this.costs = ButtonCosts.of(school);
+            for (Struck struck : line) {
+                List<ButtonWay> all = new ArrayList<>();
+                for (ButtonLayout.Key key :
+                        layout.keysOf(new FingeredPitch(struck.note().melody().midi()))) {
+                    key.button().fingers().forEach(finger -> all.add(new ButtonWay(key, finger)));
+                }
+                choices.add(all);
+            }
+        }
+
+        /** Balance in milliseconds, press counted up; a rest may set it to nothing, so may a long note cut short, which costs one. */
+        void go(int at, ButtonWay before, double balance, double cost) {
+            if (cost >= second) {
+                return;
+            }
+            if (at == line.size()) {
+                second = Math.min(second, Math.max(best, cost));
+                best = Math.min(best, cost);
+                return;
+            }
+            Struck struck = line.get(at);
+            for (ButtonWay way : choices.get(at)) {
+                double signed = way.key().bellows().sign().equals("p") ? struck.millis() : -struck.millis();
+                double own = costs.ofChoice(way);
+                double move = at == 0 ? 0 : costs.ofMove(before, way, line.get(at - 1), struck);
+                next(at, way, balance + signed, cost + own + move);
+                if (at > 0 && balance != 0 && struck.restMillis() >= 120) {
+                    next(at, way, signed, cost + own + move);
+                } else if (at > 0 && balance != 0 && line.get(at - 1).millis() >= 350) {
+                    next(at, way, signed, cost + own + move + 1);
+                }
+            }
+        }
+
+        private void next(int at, ButtonWay way, double balance, double cost) {
+            if (Math.abs(balance) <= 6000 + 1e-6 && cost < Double.POSITIVE_INFINITY) {
+                go(
+                        at + 1,
+                        way,
+                        balance,
+                        cost + ButtonCosts.exact(Math.max(0, Math.abs(balance) - 2000) / 1000 * costs.air()));
+            }
+        }
+    }
+
+    @ParameterizedTest
+    @ValueSource(strings = {"bc", "c-sharp-d", "dg", "anglo-a", "anglo-b"})
+    void noOtherWayCostsLess(String name) {
+        Random random = new Random(name.hashCode());
+        ButtonLayout layout = layout(name);
+        List<String> schools =
+                name.startsWith("anglo") ? List.of("across", "along", "chordal") : List.of("smooth", "crisp");
+        for (int round = 0; round < 40; round++) {
+            boolean bindsAir = round % 4 == 0;
+            List<Struck> line = line(randomLine(random, layout, bindsAir ? 5 : 4, bindsAir));
+            School school = School.of(schools.get(random.nextInt(schools.size())));
+            Brute brute = new Brute(line, layout, school);
+            brute.go(0, null, 0, 0);
+            ButtonPath path = ButtonPath.of(line, layout, school, Map.of());
+            if (brute.best == Double.POSITIVE_INFINITY) {
+                assertThat(path.troubles()).isNotEmpty();
+            } else {
+                assertThat(path.cost()).as(name + " " + line).isCloseTo(brute.best, within(1e-9));
+                double sum =
+                        path.costs().values().stream().mapToDouble(each -> each).sum();
+                assertThat(sum).as("what each note adds").isCloseTo(path.cost(), within(1e-9));
+            }
+        }
+    }
+
+    /** Notes that the layout has; long ones where the air is to run short. */
+    private static String randomLine(Random random, ButtonLayout layout, int length, boolean isLong) {
+        List<String> notes = new ArrayList<>();
+        while (notes.size() < length) {
+            int midi = 60 + random.nextInt(20);
+            if (layout.keysOf(new FingeredPitch(midi)).isEmpty()) {
+                continue;
+            }
+            String rest = random.nextInt(6) == 0 ? "r:1 " : "";
+            notes.add(rest + new FingeredPitch(midi) + ":" + (isLong ? 6 + random.nextInt(8) : 1 + random.nextInt(2)));
+        }
+        return String.join(" ", notes);
+    }
+
+    @Test
+    void theNextBestWayIsNamedWithWhatItCostsMore() {
+        List<Struck> line = line(List.of("D4", "E4", "D4"));
+        ButtonPath path = ButtonPath.of(line, layout("bc"), School.of("smooth"), Map.of());
+        ButtonPath.RunnerUp other = path.runnerUp().orElseThrow();
+        assertThat(other.more()).isGreaterThanOrEqualTo(0);
+        assertThat(other.different()).isNotEmpty();
+    }
+
+    @Test
+    void slowMusicForgivesTurns() {
+        String melody = "D4:1 E4:1 F♯4:1 G4:1";
+        Tempo slow = new Tempo(Fraction.of(50), Fraction.of(1, 2));
+        double fast = ButtonPath.of(line(melody), layout("bc"), School.of("smooth"), Map.of())
+                .cost();
+        double easy = ButtonPath.of(
+                        Struck.of(Melody.reel(melody + " |"), slow), layout("bc"), School.of("smooth"), Map.of())
+                .cost();
+        assertThat(easy).isLessThan(fast);
+    }
+}
