@@ -19,9 +19,10 @@ import wildflourish.core.tune.Tune;
  * @param millis how long it lasts at the tempo
  * @param restMillis how long a rest stands before it; 0 for none
  * @param isOnBeat whether it begins on a beat of the tempo
+ * @param quaver in which quaver of its bar it begins, from 0
  */
 public record Struck(
-        Note note, List<NoteId> tied, Fraction length, double millis, double restMillis, boolean isOnBeat) {
+        Note note, List<NoteId> tied, Fraction length, double millis, double restMillis, boolean isOnBeat, int quaver) {
     public Struck {
         tied = List.copyOf(tied);
     }
@@ -43,8 +44,10 @@ public record Struck(
                 line.set(line.size() - 1, open.get().with(note, millis));
             } else {
                 NotePlace place = tune.placeOf(note.id());
+                Fraction eighths = place.offset().times(Fraction.of(8));
+                int quaver = (int) Math.floorDiv(eighths.numerator(), eighths.denominator());
                 boolean isOnBeat = place.offset().modulo(tempo.beatLength()).isZero();
-                line.add(new Struck(note, List.of(note.id()), note.played(), millis, rest, isOnBeat));
+                line.add(new Struck(note, List.of(note.id()), note.played(), millis, rest, isOnBeat, quaver));
             }
             rest = 0;
             open = note.marks().joins().tied() ? Optional.of(line.get(line.size() - 1)) : Optional.empty();
@@ -55,6 +58,6 @@ public record Struck(
     private Struck with(Note next, double more) {
         List<NoteId> all = new ArrayList<>(tied);
         all.add(next.id());
-        return new Struck(note, all, length.plus(next.played()), millis + more, restMillis, isOnBeat);
+        return new Struck(note, all, length.plus(next.played()), millis + more, restMillis, isOnBeat, quaver);
     }
 }

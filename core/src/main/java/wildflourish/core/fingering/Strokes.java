@@ -1,0 +1,169 @@
+package wildflourish.core.fingering;
+
+import wildflourish.core.instrument.Strings;
+import wildflourish.core.instrument.StrokeOrder;
+
+/**
+ * The hand that makes strings sound, as states beside the places of the other hand: for a bow its direction and how many notes it has taken, for a pick its
+ * direction, for a banjo hand the finger.
+ */
+interface Strokes {
+    /** Takes one stroke after another. */
+    interface Sink {
+        void stroke(int state, double cost);
+    }
+
+    int states();
+
+    /** What it costs to begin with a state; infinite where one cannot. */
+    double begin(int state, int string, Struck struck);
+
+    /** Every state that may follow one, with its cost. */
+    void next(int state, Step step, Sink sink);
+
+    /** The way of a state at a place. */
+    StringWay way(Strings.Place place, int state);
+
+    /** From one note on a string to the next. */
+    record Step(Strings.Place from, Strings.Place to, boolean isSamePitch, Struck before, Struck struck) {}
+
+    static Strokes of(Strings strings, StrokeOrder order, StringCosts costs) {
+        return switch (strings.stroke()) {
+            case BOW -> new Bow(order, costs);
+            case PICK -> new Pick(order, costs);
+            case BANJO -> new BanjoHand(strings, costs);
+        };
+    }
+
+    /** Directions down 0 and up 1, each with the notes taken, from 1 to 5 or more. A line that begins on a beat begins down, or it costs as much as a retake. */
+    record Bow(StrokeOrder order, StringCosts costs) implements Strokes {
+        private static final int MOST = 5;
+        private static final int LONG = 4;
+
+        @Override
+        public int states() {
+            return 2 * MOST;
+        }
+
+        private boolean isJoined(Struck struck) {
+            return order.joined().get(Math.floorMod(struck.quaver(), order.quavers()));
+        }
+
+        private double fresh(int direction, Struck struck) {
+            return (direction == 1 && struck.isOnBeat() ? costs.of("beat") : 0)
+                    + (isJoined(struck) ? costs.of("order") : 0);
+        }
+
+        @Override
+        public double begin(int state, int string, Struck struck) {
+            if (state % MOST > 0) {
+                return Double.POSITIVE_INFINITY;
+            }
+            return direction(state) == 1 && struck.isOnBeat() ? costs.of("retake") : 0;
+        }
+
+        private static int direction(int state) {
+            return state / MOST;
+        }
+
+        @Override
+        public void next(int state, Step step, Sink sink) {
+            int direction = direction(state);
+            boolean isAfterRest = step.struck().restMillis() > 0;
+            sink.stroke((1 - direction) * MOST, fresh(1 - direction, step.struck()));
+            sink.stroke(direction * MOST, fresh(direction, step.struck()) + (isAfterRest ? 0 : costs.of("retake")));
+            int taken = state % MOST + 1;
+            if (!isAfterRest && !step.isSamePitch()) {
+                double cost = isJoined(step.struck()) ? 0 : costs.of("order");
+                cost += taken >= LONG ? costs.of("long slur") : 0;
+                cost += Math.abs(step.to().string() - step.from().string()) > 1 ? costs.of("slur skip") : 0;
+                sink.stroke(direction * MOST + Math.min(taken, MOST - 1), cost);
+            }
+        }
+
+        @Override
+        public StringWay way(Strings.Place place, int state) {
+            return new StringWay(place, direction(state) == 0, state % MOST > 0, 0);
+        }
+    }
+
+    /** Down 0, up 1. */
+    record Pick(StrokeOrder order, StringCosts costs) implements Strokes {
+        @Override
+        public int states() {
+            return 2;
+        }
+
+        private double own(int state, Struck struck) {
+            boolean isDown = order.down().get(Math.floorMod(struck.quaver(), order.quavers()));
+            return (state == 1 && struck.isOnBeat() ? costs.of("pick beat") : 0)
+                    + (isDown == (state == 0) ? 0 : costs.of("order"));
+        }
+
+        @Override
+        public double begin(int state, int string, Struck struck) {
+            return own(state, struck);
+        }
+
+        @Override
+        public void next(int state, Step step, Sink sink) {
+            for (int to = 0; to < 2; to++) {
+                boolean isTwice = to == state && step.struck().restMillis() == 0;
+                sink.stroke(to, own(to, step.struck()) + (isTwice ? costs.of("pick twice") : 0));
+            }
+        }
+
+        @Override
+        public StringWay way(Strings.Place place, int state) {
+            return new StringWay(place, state == 0, false, 0);
+        }
+    }
+
+    /** Thumb 0 on every string but the highest, index 1 on the second and third, middle 2 on the first and second. */
+    record BanjoHand(Strings strings, StringCosts costs) implements Strokes {
+        @Override
+        public int states() {
+            return 3;
+        }
+
+        private boolean reaches(int finger, int string) {
+            int number = Integer.parseInt(strings.stringName(string));
+            return switch (finger) {
+                case 0 -> number > 1;
+                case 1 -> number == 2 || number == 3;
+                default -> number <= 2;
+            };
+        }
+
+        private double own(int finger, int string, Struck struck) {
+            if (!reaches(finger, string)) {
+                return Double.POSITIVE_INFINITY;
+            }
+            return finger > 0 && struck.isOnBeat() ? costs.of("not thumb") : 0;
+        }
+
+        @Override
+        public double begin(int state, int string, Struck struck) {
+            return own(state, string, struck);
+        }
+
+        @Override
+        public void next(int state, Step step, Sink sink) {
+            for (int to = 0; to < 3; to++) {
+                double cost = own(to, step.to().string(), step.struck());
+                if (to == state) {
+                    cost += StringCosts.isTooFast(step.before(), step.struck())
+                            ? Double.POSITIVE_INFINITY
+                            : costs.of("again");
+                }
+                cost += step.from().string() == step.to().string() ? costs.of("string again") : 0;
+                sink.stroke(to, cost);
+            }
+        }
+
+        @Override
+        public StringWay way(Strings.Place place, int state) {
+            return new StringWay(place, true, false, state + 1);
+        }
+    }
+}

@@ -1,0 +1,156 @@
+package wildflourish.core.instrument;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import wildflourish.core.music.FingeredPitch;
+import wildflourish.core.table.Row;
+import wildflourish.core.table.Table;
+import wildflourish.core.table.Trust;
+
+/**
+ * The strings of an instrument and the hand upon them; a row of {@code strings.table}.
+ *
+ * @param open the open strings as written, lowest first; a short string comes last
+ * @param hand what stops them, in order of the table
+ * @param positions semitones that the hand may be moved up, 0 first
+ * @param shortFret the fret at which a short last string begins; empty where there is none
+ * @param capo the fret at which a capo stops all strings; 0 for none
+ */
+public record Strings(
+        String id,
+        String name,
+        List<FingeredPitch> open,
+        List<Stop> hand,
+        Stroke stroke,
+        List<Integer> positions,
+        Optional<Integer> shortFret,
+        int fingeredToSounding,
+        int capo,
+        Trust trust) {
+    /** How a string is made to sound. */
+    public enum Stroke {
+        BOW,
+        PICK,
+        BANJO
+    }
+
+    /**
+     * A finger on a string.
+     *
+     * @param semitones above where the hand begins
+     * @param finger 1 for the index
+     * @param name what players call it: {@code L2} is the low second finger
+     * @param extra what the stretch costs
+     */
+    public record Stop(int semitones, int finger, String name, double extra) {
+        static final Stop OPEN = new Stop(0, 0, "0", 0);
+    }
+
+    /**
+     * A place on a string.
+     *
+     * @param string its index, from 0
+     * @param semitones above the open string, or above the capo
+     * @param position how far up the hand is; for an open string wherever it was
+     */
+    public record Place(int string, int semitones, Stop stop, int position) {
+        public boolean isOpen() {
+            return semitones == 0;
+        }
+    }
+
+    private static final List<Strings> ALL =
+            Table.load("strings.table").rows().stream().map(Strings::from).toList();
+
+    public Strings {
+        open = List.copyOf(open);
+        hand = List.copyOf(hand);
+        positions = List.copyOf(positions);
+    }
+
+    private static Strings from(Row row) {
+        List<Stop> hand = Table.load("fingers.table").rows().stream()
+                .filter(each -> each.text("hand").equals(row.text("hand")))
+                .map(each -> new Stop(
+                        each.integer("semitones"),
+                        each.integer("finger"),
+                        each.text("name"),
+                        each.read("extra", Double::valueOf)))
+                .toList();
+        return new Strings(
+                row.text("id"),
+                row.text("name"),
+                row.words("strings").stream().map(FingeredPitch::parse).toList(),
+                hand,
+                row.read("stroke", word -> Stroke.valueOf(word.toUpperCase(Locale.ROOT))),
+                row.words("positions").stream().map(Integer::valueOf).toList(),
+                row.readOptional("short", Integer::valueOf),
+                row.integer("fingered to sounding"),
+                0,
+                row.read("trust", Trust::valueOf));
+    }
+
+    public static List<Strings> all() {
+        return ALL;
+    }
+
+    /** Throws IllegalArgumentException, naming those there are, for strings that are in no table. */
+    public static Strings of(String id) {
+        return ALL.stream()
+                .filter(each -> each.id.equals(id))
+                .findFirst()
+                .orElseThrow(() -> new IllegalArgumentException("there are no strings “" + id + "”; there are "
+                        + String.join(", ", ALL.stream().map(Strings::id).toList())));
+    }
+
+    /** With a capo at a fret; a short string is raised as much at its own spike. Throws IllegalArgumentException for a bow. */
+    public Strings withCapo(int fret) {
+        if (stroke == Stroke.BOW && fret > 0) {
+            throw new IllegalArgumentException("no capo is put on a " + name);
+        }
+        List<FingeredPitch> raised = open.stream()
+                .map(pitch -> new FingeredPitch(pitch.midi() + fret - capo))
+                .toList();
+        return new Strings(id, name, raised, hand, stroke, positions, shortFret, fingeredToSounding, fret, trust);
+    }
+
+    /** MIDI number of what an open string sounds. */
+    public int soundingMidi(int string) {
+        return open.get(string).midi() + fingeredToSounding;
+    }
+
+    /** Where the short string is stopped by its spike when there is a capo. */
+    public Optional<Integer> spike() {
+        return shortFret.map(fret -> fret + capo);
+    }
+
+    /** Everywhere a pitch can be stopped, open strings first; a short string is only played open. */
+    public List<Place> placesOf(FingeredPitch pitch) {
+        List<Place> places = new ArrayList<>();
+        for (int string = 0; string < open.size(); string++) {
+            int semitones = pitch.midi() - open.get(string).midi();
+            boolean isShort = shortFret.isPresent() && string == open.size() - 1;
+            for (int position : positions) {
+                if (semitones == 0) {
+                    places.add(new Place(string, 0, Stop.OPEN, position));
+                }
+                for (Stop stop : hand) {
+                    if (!isShort && semitones > 0 && position + stop.semitones() == semitones) {
+                        places.add(new Place(string, semitones, stop, position));
+                    }
+                }
+            }
+        }
+        places.sort(java.util.Comparator.comparing(place -> !place.isOpen()));
+        return List.copyOf(places);
+    }
+
+    /** The letter of an open string, {@code D}; on a banjo its number from 1, the highest long one, the short one last. */
+    public String stringName(int string) {
+        return stroke == Stroke.BANJO
+                ? String.valueOf(string == open.size() - 1 ? open.size() : open.size() - 1 - string)
+                : open.get(string).toString().replaceAll("\\d", "");
+    }
+}

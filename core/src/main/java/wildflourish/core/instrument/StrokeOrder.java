@@ -1,0 +1,64 @@
+package wildflourish.core.instrument;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import wildflourish.core.table.Row;
+import wildflourish.core.table.Table;
+
+/**
+ * An order of bows or picks over a bar of quavers, by name; a row of {@code strokes.table}.
+ *
+ * @param quavers in its bar
+ * @param joined for each quaver whether it is on one bow with the one before
+ * @param down for each quaver whether the pick goes down; empty for bows
+ */
+public record StrokeOrder(
+        String id, String name, Strings.Stroke stroke, int quavers, List<Boolean> joined, List<Boolean> down) {
+    private static final List<StrokeOrder> ALL =
+            Table.load("strokes.table").rows().stream().map(StrokeOrder::from).toList();
+
+    public StrokeOrder {
+        joined = List.copyOf(joined);
+        down = List.copyOf(down);
+    }
+
+    private static StrokeOrder from(Row row) {
+        Strings.Stroke stroke = row.read("stroke", word -> Strings.Stroke.valueOf(word.toUpperCase(Locale.ROOT)));
+        int quavers = row.integer("quavers");
+        List<String> groups = row.words("order");
+        List<Boolean> joined = new ArrayList<>();
+        List<Boolean> down = new ArrayList<>();
+        for (String group : groups) {
+            if (stroke == Strings.Stroke.BOW) {
+                int count = (int) group.chars().filter(Character::isDigit).count();
+                for (int i = 0; i < count; i++) {
+                    joined.add(i > 0);
+                }
+            } else {
+                joined.add(false);
+                down.add(group.equals("D"));
+            }
+        }
+        if (groups.get(groups.size() - 1).endsWith("-")) {
+            joined.set(0, true);
+        }
+        if (joined.size() != quavers) {
+            throw row.fault("it has " + joined.size() + " quavers, not " + quavers);
+        }
+        return new StrokeOrder(row.text("id"), row.text("name"), stroke, quavers, joined, down);
+    }
+
+    public static List<StrokeOrder> all() {
+        return ALL;
+    }
+
+    /** Throws IllegalArgumentException for an order that is in no table. */
+    public static StrokeOrder of(String id) {
+        return ALL.stream()
+                .filter(each -> each.id.equals(id))
+                .findFirst()
+                .orElseThrow(() -> new IllegalArgumentException("no order of strokes “" + id + "”; there are "
+                        + String.join(", ", ALL.stream().map(StrokeOrder::id).toList())));
+    }
+}

@@ -1,0 +1,242 @@
+package wildflourish.core.fingering;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import java.io.IOException;
+import java.nio.charset.StandardCharsets;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Random;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.MethodSource;
+import wildflourish.core.Melody;
+import wildflourish.core.instrument.School;
+import wildflourish.core.instrument.Strings;
+import wildflourish.core.instrument.StrokeOrder;
+import wildflourish.core.music.FingeredPitch;
+import wildflourish.core.music.Fraction;
+import wildflourish.core.music.Tempo;
+import wildflourish.core.table.Row;
+import wildflourish.core.table.Table;
+import wildflourish.core.tune.NoteId;
+
+class StringPathTest {
+    /** A quaver takes 150 ms, for which the costs are stated. */
+    private static final Tempo REEL = new Tempo(Fraction.of(100), Fraction.of(1, 2));
+
+    private static final Tempo JIG = new Tempo(Fraction.of(400, 3), Fraction.of(3, 8));
+
+    private static List<Struck> line(List<String> names, boolean isJig) {
+        String melody =
+                names.stream()
+                                .map(name -> name.contains(":") ? name : name + ":1")
+                                .collect(Collectors.joining(" ")) + " |";
+        return isJig ? Struck.of(Melody.jig(melody), JIG) : Struck.of(Melody.reel(melody), REEL);
+    }
+
+    private static StringPath.Manner manner(String strings, String order, String school) {
+        return new StringPath.Manner(Strings.of(strings), StrokeOrder.of(order), School.of(school));
+    }
+
+    /** Written down before anything computed them, see the head of the file. */
+    static Stream<Row> expected() throws IOException {
+        try (var in = StringPathTest.class.getResourceAsStream("/expected/string-ways.table")) {
+            String text = new String(in.readAllBytes(), StandardCharsets.UTF_8);
+            return Table.parse("string-ways.table", text).rows().stream();
+        }
+    }
+
+    @ParameterizedTest
+    @MethodSource("expected")
+    void takesWhatAGoodPlayerTakes(Row row) {
+        StringPath.Manner manner = manner(row.text("instrument"), row.text("strokes"), row.text("school"));
+        List<Struck> line = line(row.words("notes"), row.text("strokes").startsWith("jig"));
+        StringPath path = StringPath.of(line, manner, Map.of());
+        assertThat(line.stream()
+                        .map(struck -> path.ways().get(struck.note().id()).name(manner.strings())))
+                .as(row.toString())
+                .containsExactlyElementsOf(row.words("ways"));
+    }
+
+    /** Every way there is, by the same weights. */
+    private static final class Brute {
+        private final List<Struck> line;
+        private final StringPath.Manner manner;
+        private final StringCosts costs;
+        private final Strokes strokes;
+        private double best = Double.POSITIVE_INFINITY;
+
+        Brute(List<Struck> line, StringPath.Manner manner) {
+            this.line = line;
+            this.manner = manner;
+            this.costs = StringCosts.of(manner.school());
+            this.strokes = Strokes.of(manner.strings(), manner.order(), costs);
+        }
+
+        private List<Strings.Place> places(int at) {
+            return manner.strings()
+                    .placesOf(new FingeredPitch(line.get(at).note().melody().midi()));
+        }
+
+        void start() {
+            for (Strings.Place place : places(0)) {
+                for (int stroke = 0; stroke < strokes.states(); stroke++) {
+                    go(
+                            1,
+                            place,
+                            stroke,
+                            costs.ofBegin(manner.strings(), place)
+                                    + strokes.begin(stroke, place.string(), line.get(0)));
+                }
+            }
+        }
+
+        private void go(int at, Strings.Place held, int stroke, double cost) {
+            if (cost == Double.POSITIVE_INFINITY) {
+                return;
+            }
+            if (at == line.size()) {
+                best = Math.min(best, cost);
+                return;
+            }
+            Struck before = line.get(at - 1);
+            Struck struck = line.get(at);
+            boolean isSame =
+                    before.note().melody().midi() == struck.note().melody().midi();
+            for (Strings.Place place : places(at)) {
+                double left = costs.ofMove(held, place, before, struck) + costs.ofChoice(manner.strings(), place);
+                strokes.next(
+                        stroke,
+                        new Strokes.Step(held, place, isSame, before, struck),
+                        (next, more) -> go(at + 1, place, next, cost + left + more));
+            }
+        }
+    }
+
+    @ParameterizedTest
+    @CsvSource({
+        "fiddle, long-short-short",
+        "fiddle-aeae, saw",
+        "mandolin, reel-picks",
+        "tenor-banjo-long, reel-picks",
+        "banjo-open-g, reel-picks"
+    })
+    void noOtherWayCostsLess(String strings, String order) {
+        Random random = new Random(strings.hashCode());
+        StringPath.Manner manner = manner(strings, order, random.nextBoolean() ? "open-strings" : "fourth-finger");
+        for (int round = 0; round < 25; round++) {
+            List<Struck> line = line(randomLine(random, manner.strings()), false);
+            Brute brute = new Brute(line, manner);
+            brute.start();
+            StringPath path = StringPath.of(line, manner, Map.of());
+            if (brute.best == Double.POSITIVE_INFINITY) {
+                assertThat(path.troubles()).isNotEmpty();
+            } else {
+                assertThat(path.cost()).as(strings + " " + line).isCloseTo(brute.best, within(1e-9));
+                assertThat(path.costs().values().stream()
+                                .mapToDouble(each -> each)
+                                .sum())
+                        .isCloseTo(path.cost(), within(1e-9));
+            }
+        }
+    }
+
+    private static List<String> randomLine(Random random, Strings strings) {
+        List<String> notes = new ArrayList<>();
+        int lowest = strings.open().stream().mapToInt(FingeredPitch::midi).min().orElseThrow();
+        while (notes.size() < 4) {
+            FingeredPitch pitch = new FingeredPitch(lowest + random.nextInt(22));
+            if (!strings.placesOf(pitch).isEmpty()) {
+                notes.add(pitch + ":" + (1 + random.nextInt(2)));
+            }
+        }
+        return notes;
+    }
+
+    @Test
+    void aPinHoldsAndTheRestMovesRoundIt() {
+        StringPath.Manner manner = manner("fiddle", "saw", "open-strings");
+        List<Struck> line = line(List.of("G4", "A4", "B4", "A4"), false);
+        NoteId second = line.get(1).note().id();
+        StringPath path = StringPath.of(line, manner, Map.of(second, "D4u"));
+        assertThat(path.ways().get(second).name(manner.strings())).isEqualTo("D4u");
+        assertThat(path.cost())
+                .isGreaterThan(StringPath.of(line, manner, Map.of()).cost());
+        StringPath down = StringPath.of(line, manner, Map.of(second, "A0d"));
+        assertThat(down.ways().get(second).isDown()).isTrue();
+    }
+
+    @Test
+    void belowTheLowestStringThereIsNothing() {
+        StringPath.Manner manner = manner("fiddle", "saw", "open-strings");
+        List<Struck> line = line(List.of("G4", "F♯3", "A4"), false);
+        StringPath path = StringPath.of(line, manner, Map.of());
+        assertThat(path.troubles())
+                .containsExactly(new StringPath.Trouble(line.get(1).note().id(), StringPath.Why.MISSING));
+    }
+
+    /** Arithmetic: a crotchet made three strokes keeps the bow's direction after it, two separate quavers made three flip it. */
+    @Test
+    void threeStrokesForTwoFlipTheBow() {
+        StringPath.Manner manner = manner("fiddle", "saw", "open-strings");
+        List<Struck> two = line(List.of("A4", "B4", "C♯5", "D5"), false);
+        StringPath path = StringPath.of(two, manner, Map.of());
+        assertThat(path.ways().get(two.get(2).note().id()).isDown()).isTrue();
+        List<Struck> three = line(List.of("A4:2/3", "A4:2/3", "A4:2/3", "C♯5", "D5"), false);
+        StringPath flipped = StringPath.of(three, manner, Map.of());
+        assertThat(flipped.ways().get(three.get(3).note().id()).isDown()).isFalse();
+    }
+
+    /** Arithmetic: fourth finger on any string is the next open string; third finger G on D and low second C on A are a fourth apart. */
+    @Test
+    void theFourthFingerIsTheNextOpenString() {
+        Strings fiddle = Strings.of("fiddle");
+        for (int string = 0; string < 3; string++) {
+            FingeredPitch open = fiddle.open().get(string + 1);
+            int below = string;
+            assertThat(fiddle.placesOf(open))
+                    .anyMatch(place ->
+                            place.string() == below && place.stop().name().equals("4"));
+        }
+        assertThat(fiddle.placesOf(FingeredPitch.parse("G4")))
+                .anyMatch(place -> place.string() == 1 && place.stop().name().equals("3"));
+        assertThat(fiddle.placesOf(FingeredPitch.parse("C5")))
+                .anyMatch(place -> place.string() == 2 && place.stop().name().equals("L2"));
+    }
+
+    /** Arithmetic: with a capo at 3, G shapes sound B♭, and the short string goes up three as well; with one at 2 it sounds MIDI 69. */
+    @Test
+    void theShortStringGoesUpWithTheCapo() {
+        Strings banjo = Strings.of("banjo-open-g");
+        assertThat(banjo.soundingMidi(4)).isEqualTo(67);
+        assertThat(banjo.withCapo(2).soundingMidi(4)).isEqualTo(69);
+        assertThat(banjo.withCapo(3).soundingMidi(1) % 12).isEqualTo(10);
+        assertThat(banjo.withCapo(3).spike()).contains(8);
+        assertThat(banjo.withCapo(3).withCapo(0)).isEqualTo(banjo);
+    }
+
+    /** Common practice: the five-string banjo in open G is gDGBD; MIDI 67 50 55 59 62 from the short string on. */
+    @Test
+    void theOpenStringsSoundAsTheyAreKnownTo() {
+        assertThat(sounding("banjo-open-g")).containsExactly(50, 55, 59, 62, 67);
+        assertThat(sounding("banjo-double-c")).containsExactly(48, 55, 60, 62, 67);
+        assertThat(sounding("banjo-modal")).containsExactly(50, 55, 60, 62, 67);
+        assertThat(sounding("fiddle")).containsExactly(55, 62, 69, 76);
+        assertThat(sounding("tenor-banjo")).containsExactly(43, 50, 57, 64);
+    }
+
+    private static List<Integer> sounding(String id) {
+        Strings strings = Strings.of(id);
+        List<Integer> all = new ArrayList<>();
+        for (int string = 0; string < strings.open().size(); string++) {
+            all.add(strings.soundingMidi(string));
+        }
+        return all;
+    }
+}
