@@ -2,7 +2,6 @@ package wildflourish.core.fingering;
 
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Optional;
 import wildflourish.core.instrument.Button;
 import wildflourish.core.music.Fraction;
 import wildflourish.core.path.Trellis;
@@ -11,7 +10,7 @@ import wildflourish.core.path.Trellis;
  * A run of notes as stages of a trellis. A state is a way to play the note and the air: by how much the bellows have gone further out or in than they
  * came, in ticks. The air is left out as long as it does not bind.
  */
-final class Bellows implements Trellis.Stages {
+final class Bellows implements LinePath.Run<ButtonWay> {
     /** Out of balance by so much costs nothing. */
     private static final double FREE_MILLIS = 2000;
 
@@ -76,41 +75,18 @@ final class Bellows implements Trellis.Stages {
         return isEasy ? plain : new Bellows(line, choices, costs, true);
     }
 
-    Trellis.Result solved() {
-        return Trellis.through(this);
-    }
-
-    List<Struck> line() {
+    @Override
+    public List<Struck> line() {
         return line;
     }
 
-    List<ButtonWay> ways(Trellis.Way way) {
+    @Override
+    public List<ButtonWay> ways(Trellis.Way way) {
         List<ButtonWay> ways = new ArrayList<>();
         for (int i = 0; i < line.size(); i++) {
             ways.add(choices.get(i).get(way.states().get(i) / width()));
         }
         return ways;
-    }
-
-    /** What each note adds to the cost. */
-    List<Double> costs(Trellis.Way way) {
-        List<Double> all = new ArrayList<>();
-        all.add(begin(way.states().get(0)));
-        for (int i = 1; i < line.size(); i++) {
-            double[] step = {Double.POSITIVE_INFINITY};
-            int to = way.states().get(i);
-            moves(
-                    i - 1,
-                    way.states().get(i - 1),
-                    (state, cost) -> step[0] = state == to ? Math.min(step[0], cost) : step[0]);
-            all.add(step[0]);
-        }
-        return all;
-    }
-
-    /** The next cheapest way that takes some note otherwise; one that differs in the air alone is none. */
-    Optional<Trellis.Way> runnerUp(Trellis.Found found) {
-        return found.runnerUp().filter(other -> !ways(other).equals(ways(found.best())));
     }
 
     /** How far out of balance the bellows come, with no air key. */

@@ -10,7 +10,7 @@ import wildflourish.core.path.Trellis;
 import wildflourish.core.tune.NoteId;
 
 /** A run of notes on strings as stages of a trellis; a state is a place of the left hand and a state of the right one. */
-final class StringStages implements Trellis.Stages {
+final class StringStages implements LinePath.Run<StringWay> {
     private final List<Struck> line;
     private final StringPath.Manner manner;
     private final StringCosts costs;
@@ -53,33 +53,19 @@ final class StringStages implements Trellis.Stages {
         return whole.substring(0, whole.length() - 1);
     }
 
-    List<Struck> line() {
+    @Override
+    public List<Struck> line() {
         return line;
     }
 
-    List<StringWay> ways(Trellis.Way way) {
+    @Override
+    public List<StringWay> ways(Trellis.Way way) {
         List<StringWay> ways = new ArrayList<>();
         for (int i = 0; i < line.size(); i++) {
             int state = way.states().get(i);
             ways.add(strokes.way(places.get(i).get(state / strokes.states()), state % strokes.states()));
         }
         return ways;
-    }
-
-    /** What each note adds to the cost. */
-    List<Double> costs(Trellis.Way way) {
-        List<Double> all = new ArrayList<>();
-        all.add(begin(way.states().get(0)));
-        for (int i = 1; i < line.size(); i++) {
-            double[] step = {Double.POSITIVE_INFINITY};
-            int to = way.states().get(i);
-            moves(
-                    i - 1,
-                    way.states().get(i - 1),
-                    (state, cost) -> step[0] = state == to ? Math.min(step[0], cost) : step[0]);
-            all.add(step[0]);
-        }
-        return all;
     }
 
     @Override

@@ -55,7 +55,8 @@ class ButtonPathTest {
     @MethodSource("expected")
     void takesWhatAGoodPlayerTakes(Row row) {
         List<Struck> line = line(row.words("notes"));
-        ButtonPath path = ButtonPath.of(line, layout(row.text("instrument")), School.of(row.text("school")), Map.of());
+        LinePath<ButtonWay> path =
+                ButtonPath.of(line, layout(row.text("instrument")), School.of(row.text("school")), Map.of());
         boolean isEnglish = row.text("instrument").startsWith("english");
         assertThat(line.stream()
                         .map(struck -> path.ways().get(struck.note().id()))
@@ -69,9 +70,9 @@ class ButtonPathTest {
     void theScalesOfDAndGOnABCTakeTwoAndFourTurns() {
         List<Struck> d = line(List.of("D4", "E4", "F♯4", "G4", "A4", "B4", "C♯5", "D5"));
         List<Struck> g = line(List.of("G4", "A4", "B4", "C5", "D5", "E5", "F♯5", "G5"));
-        assertThat(ButtonPath.of(d, layout("bc"), School.of("smooth"), Map.of()).turns(d))
+        assertThat(ButtonPath.turns(ButtonPath.of(d, layout("bc"), School.of("smooth"), Map.of()), d))
                 .isEqualTo(2);
-        assertThat(ButtonPath.of(g, layout("bc"), School.of("smooth"), Map.of()).turns(g))
+        assertThat(ButtonPath.turns(ButtonPath.of(g, layout("bc"), School.of("smooth"), Map.of()), g))
                 .isEqualTo(4);
     }
 
@@ -79,10 +80,10 @@ class ButtonPathTest {
     void withTheInnerEThereIsNoTurnWithTheOuterEOne() {
         List<Struck> line = line(List.of("E4", "F♯4", "G4"));
         NoteId first = line.get(0).note().id();
-        ButtonPath inner = ButtonPath.of(line, layout("bc"), School.of("smooth"), Map.of(first, "i4p"));
-        ButtonPath outer = ButtonPath.of(line, layout("bc"), School.of("smooth"), Map.of(first, "o4d"));
-        assertThat(inner.turns(line)).isZero();
-        assertThat(outer.turns(line)).isEqualTo(1);
+        LinePath<ButtonWay> inner = ButtonPath.of(line, layout("bc"), School.of("smooth"), Map.of(first, "i4p"));
+        LinePath<ButtonWay> outer = ButtonPath.of(line, layout("bc"), School.of("smooth"), Map.of(first, "o4d"));
+        assertThat(ButtonPath.turns(inner, line)).isZero();
+        assertThat(ButtonPath.turns(outer, line)).isEqualTo(1);
         assertThat(outer.ways().get(first).key().name()).isEqualTo("o4d");
         assertThat(outer.cost()).isGreaterThan(inner.cost());
     }
@@ -90,9 +91,9 @@ class ButtonPathTest {
     @Test
     void whatIsMissingIsToldAndPartsTheLine() {
         List<Struck> line = line(List.of("G4", "A3", "B4"));
-        ButtonPath path = ButtonPath.of(line, layout("bc"), School.of("smooth"), Map.of());
+        LinePath<ButtonWay> path = ButtonPath.of(line, layout("bc"), School.of("smooth"), Map.of());
         assertThat(path.troubles())
-                .containsExactly(new ButtonPath.Trouble(line.get(1).note().id(), ButtonPath.Why.MISSING));
+                .containsExactly(new LinePath.Trouble(line.get(1).note().id(), LinePath.Why.MISSING));
         assertThat(path.ways()).hasSize(2);
     }
 
@@ -100,7 +101,7 @@ class ButtonPathTest {
     void aTieIsHeldOnOneButton() {
         List<Struck> line = line("E4:2~ E4:1 F♯4:1");
         assertThat(line).hasSize(2);
-        ButtonPath path = ButtonPath.of(line, layout("bc"), School.of("smooth"), Map.of());
+        LinePath<ButtonWay> path = ButtonPath.of(line, layout("bc"), School.of("smooth"), Map.of());
         assertThat(path.ways().get(new NoteId(0))).isEqualTo(path.ways().get(new NoteId(1)));
     }
 
@@ -173,7 +174,7 @@ class ButtonPathTest {
             School school = School.of(schools.get(random.nextInt(schools.size())));
             Brute brute = new Brute(line, layout, school);
             brute.go(0, null, 0, 0);
-            ButtonPath path = ButtonPath.of(line, layout, school, Map.of());
+            LinePath<ButtonWay> path = ButtonPath.of(line, layout, school, Map.of());
             if (brute.best == Double.POSITIVE_INFINITY) {
                 assertThat(path.troubles()).isNotEmpty();
             } else {
@@ -202,8 +203,8 @@ class ButtonPathTest {
     @Test
     void theNextBestWayIsNamedWithWhatItCostsMore() {
         List<Struck> line = line(List.of("D4", "E4", "D4"));
-        ButtonPath path = ButtonPath.of(line, layout("bc"), School.of("smooth"), Map.of());
-        ButtonPath.RunnerUp other = path.runnerUp().orElseThrow();
+        LinePath<ButtonWay> path = ButtonPath.of(line, layout("bc"), School.of("smooth"), Map.of());
+        LinePath.RunnerUp<ButtonWay> other = path.runnerUp().orElseThrow();
         assertThat(other.more()).isGreaterThanOrEqualTo(0);
         assertThat(other.different()).isNotEmpty();
     }

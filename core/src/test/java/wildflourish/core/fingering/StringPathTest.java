@@ -57,7 +57,7 @@ class StringPathTest {
     void takesWhatAGoodPlayerTakes(Row row) {
         StringPath.Manner manner = manner(row.text("instrument"), row.text("strokes"), row.text("school"));
         List<Struck> line = line(row.words("notes"), row.text("strokes").startsWith("jig"));
-        StringPath path = StringPath.of(line, manner, Map.of());
+        LinePath<StringWay> path = StringPath.of(line, manner, Map.of());
         assertThat(line.stream()
                         .map(struck -> path.ways().get(struck.note().id()).name(manner.strings())))
                 .as(row.toString())
@@ -134,7 +134,7 @@ class StringPathTest {
             List<Struck> line = line(randomLine(random, manner.strings()), false);
             Brute brute = new Brute(line, manner);
             brute.start();
-            StringPath path = StringPath.of(line, manner, Map.of());
+            LinePath<StringWay> path = StringPath.of(line, manner, Map.of());
             if (brute.best == Double.POSITIVE_INFINITY) {
                 assertThat(path.troubles()).isNotEmpty();
             } else {
@@ -164,11 +164,11 @@ class StringPathTest {
         StringPath.Manner manner = manner("fiddle", "saw", "open-strings");
         List<Struck> line = line(List.of("G4", "A4", "B4", "A4"), false);
         NoteId second = line.get(1).note().id();
-        StringPath path = StringPath.of(line, manner, Map.of(second, "D4u"));
+        LinePath<StringWay> path = StringPath.of(line, manner, Map.of(second, "D4u"));
         assertThat(path.ways().get(second).name(manner.strings())).isEqualTo("D4u");
         assertThat(path.cost())
                 .isGreaterThan(StringPath.of(line, manner, Map.of()).cost());
-        StringPath down = StringPath.of(line, manner, Map.of(second, "A0d"));
+        LinePath<StringWay> down = StringPath.of(line, manner, Map.of(second, "A0d"));
         assertThat(down.ways().get(second).isDown()).isTrue();
     }
 
@@ -176,9 +176,9 @@ class StringPathTest {
     void belowTheLowestStringThereIsNothing() {
         StringPath.Manner manner = manner("fiddle", "saw", "open-strings");
         List<Struck> line = line(List.of("G4", "F♯3", "A4"), false);
-        StringPath path = StringPath.of(line, manner, Map.of());
+        LinePath<StringWay> path = StringPath.of(line, manner, Map.of());
         assertThat(path.troubles())
-                .containsExactly(new StringPath.Trouble(line.get(1).note().id(), StringPath.Why.MISSING));
+                .containsExactly(new LinePath.Trouble(line.get(1).note().id(), LinePath.Why.MISSING));
     }
 
     /** Arithmetic: a crotchet made three strokes keeps the bow's direction after it, two separate quavers made three flip it. */
@@ -186,10 +186,10 @@ class StringPathTest {
     void threeStrokesForTwoFlipTheBow() {
         StringPath.Manner manner = manner("fiddle", "saw", "open-strings");
         List<Struck> two = line(List.of("A4", "B4", "C♯5", "D5"), false);
-        StringPath path = StringPath.of(two, manner, Map.of());
+        LinePath<StringWay> path = StringPath.of(two, manner, Map.of());
         assertThat(path.ways().get(two.get(2).note().id()).isDown()).isTrue();
         List<Struck> three = line(List.of("A4:2/3", "A4:2/3", "A4:2/3", "C♯5", "D5"), false);
-        StringPath flipped = StringPath.of(three, manner, Map.of());
+        LinePath<StringWay> flipped = StringPath.of(three, manner, Map.of());
         assertThat(flipped.ways().get(three.get(3).note().id()).isDown()).isFalse();
     }
 

@@ -1,0 +1,179 @@
+package wildflourish.core.fingering;
+
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.function.Function;
+import java.util.function.Predicate;
+import wildflourish.core.path.Trellis;
+import wildflourish.core.tune.NoteId;
+
+/**
+ * The cheapest way to play a line, note by note. A note that the instrument lacks parts the line in two.
+ *
+ * @param ways by note, tied notes alike; none for rests and for what cannot be played
+ * @param cost of the whole
+ * @param costs what each note adds, by note
+ * @param troubles what cannot be played, in the order of the line
+ * @param runnerUp what the next cheapest way would be
+ */
+public record LinePath<W>(
+        Map<NoteId, W> ways,
+        double cost,
+        Map<NoteId, Double> costs,
+        List<Trouble> troubles,
+        Optional<RunnerUp<W>> runnerUp) {
+    public LinePath {
+        ways = Map.copyOf(ways);
+        costs = Map.copyOf(costs);
+        troubles = List.copyOf(troubles);
+    }
+
+    /** Why a note cannot be played. */
+    public enum Why {
+        /** The instrument does not have it. */
+        MISSING,
+        /** Fingers or strokes do not get there in time from the note before, or the air runs out on the way. */
+        STUCK
+    }
+
+    /** A note that cannot be played. */
+    public record Trouble(NoteId note, Why why) {}
+
+    /**
+     * The next cheapest way.
+     *
+     * @param more what it costs more
+     * @param different the notes it takes otherwise, with their ways
+     */
+    public record RunnerUp<W>(double more, Map<NoteId, W> different) {
+        public RunnerUp {
+            different = Map.copyOf(different);
+        }
+    }
+
+    public Optional<W> at(NoteId note) {
+        return Optional.ofNullable(ways.get(note));
+    }
+
+    /** Notes that follow each other, as stages of a trellis. */
+    interface Run<W> extends Trellis.Stages {
+        List<Struck> line();
+
+        /** The way of each note. */
+        List<W> ways(Trellis.Way way);
+
+        /** The cheapest way and the next, if there is one. */
+        default Trellis.Result solved() {
+            return Trellis.through(this);
+        }
+
+        /** What each note adds to the cost. */
+        default List<Double> costs(Trellis.Way way) {
+            List<Double> all = new ArrayList<>();
+            all.add(begin(way.states().get(0)));
+            for (int i = 1; i < count(); i++) {
+                double[] step = {Double.POSITIVE_INFINITY};
+                int to = way.states().get(i);
+                moves(i - 1, way.states().get(i - 1), (state, cost) -> {
+                    if (state == to) {
+                        step[0] = Math.min(step[0], cost);
+                    }
+                });
+                all.add(step[0]);
+            }
+            return all;
+        }
+    }
+
+    /**
+     * Through a line.
+     *
+     * @param has whether the instrument has a note at all
+     * @param runs makes stages of notes that it has
+     */
+    static <W> LinePath<W> of(List<Struck> line, Predicate<Struck> has, Function<List<Struck>, Run<W>> runs) {
+        Gathering<W> gathering = new Gathering<>(runs);
+        List<Struck> run = new ArrayList<>();
+        for (Struck struck : line) {
+            if (has.test(struck)) {
+                run.add(struck);
+            } else {
+                gathering.settle(List.copyOf(run));
+                run.clear();
+                gathering.troubles.add(new Trouble(struck.note().id(), Why.MISSING));
+            }
+        }
+        gathering.settle(List.copyOf(run));
+        return gathering.path();
+    }
+
+    /** Gathers the runs of a line. */
+    private static final class Gathering<W> {
+        private final Function<List<Struck>, Run<W>> runs;
+        private final Map<NoteId, W> ways = new HashMap<>();
+        private final Map<NoteId, Double> each = new HashMap<>();
+        private final List<Trouble> troubles = new ArrayList<>();
+        private Optional<RunnerUp<W>> nearest = Optional.empty();
+        private double cost;
+
+        Gathering(Function<List<Struck>, Run<W>> runs) {
+            this.runs = runs;
+        }
+
+        LinePath<W> path() {
+            return new LinePath<>(ways, cost, each, troubles, nearest);
+        }
+
+        /** Plays a run; where nobody can, the note that stops it is told and what follows is a run of its own. */
+        void settle(List<Struck> run) {
+            int from = 0;
+            while (from < run.size()) {
+                Run<W> whole = runs.apply(run.subList(from, run.size()));
+                Trellis.Result result = whole.solved();
+                if (result.found().isPresent()) {
+                    take(whole, result.found().get());
+                    return;
+                }
+                int stuck = result.reached();
+                if (stuck > 0) {
+                    Run<W> before = runs.apply(run.subList(from, from + stuck));
+                    before.solved().found().ifPresent(found -> take(before, found));
+                }
+                troubles.add(new Trouble(run.get(from + stuck).note().id(), Why.STUCK));
+                from += stuck + 1;
+            }
+        }
+
+        private void take(Run<W> run, Trellis.Found found) {
+            List<W> best = run.ways(found.best());
+            List<Double> steps = run.costs(found.best());
+            cost += found.best().cost();
+            for (int i = 0; i < best.size(); i++) {
+                for (NoteId note : run.line().get(i).tied()) {
+                    ways.put(note, best.get(i));
+                }
+                each.put(run.line().get(i).note().id(), steps.get(i));
+            }
+            found.runnerUp()
+                    .map(other -> runnerUp(run, best, other, found.best().cost()))
+                    .filter(other -> !other.different().isEmpty())
+                    .filter(other ->
+                            nearest.isEmpty() || other.more() < nearest.get().more())
+                    .ifPresent(other -> nearest = Optional.of(other));
+        }
+
+        private static <W> RunnerUp<W> runnerUp(Run<W> run, List<W> best, Trellis.Way other, double cost) {
+            Map<NoteId, W> different = new HashMap<>();
+            List<W> ways = run.ways(other);
+            for (int i = 0; i < best.size(); i++) {
+                if (!best.get(i).equals(ways.get(i))) {
+                    different.put(run.line().get(i).note().id(), ways.get(i));
+                }
+            }
+            return new RunnerUp<>(other.cost() - cost, different);
+        }
+    }
+}
