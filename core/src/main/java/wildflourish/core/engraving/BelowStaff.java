@@ -4,6 +4,7 @@ import java.util.EnumSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import wildflourish.core.fingering.HandLines;
 import wildflourish.core.instrument.Fingering;
 import wildflourish.core.performance.Moment.Held;
 import wildflourish.core.tune.Note;
@@ -47,6 +48,9 @@ final class BelowStaff {
 
     /** The fingerings of one instrument below an edge; returns their lowest one. */
     private double fingerings(Setting.Hand hand, double edge) {
+        if (hand.lines().isPresent()) {
+            return lanes(hand, hand.lines().get(), edge + 0.5);
+        }
         double top = edge + 0.5 + (hasPin(hand) ? PIN_ROOM : 0);
         for (Column column : line.columns.values()) {
             if (column.note.isRest() || !wearsFingering(column.note)) {
@@ -66,6 +70,20 @@ final class BelowStaff {
             }
         }
         return top + FingeringStrip.height(hand.instrument().holes());
+    }
+
+    /** Strings or rows of buttons; returns their lowest edge. */
+    private double lanes(Setting.Hand hand, HandLines lines, double top) {
+        List<Column> columns = line.columns.values().stream()
+                .filter(column -> !column.note.isRest() && wearsFingering(column.note))
+                .toList();
+        LaneStrip.draw(line, lines, columns, top);
+        for (Column column : columns) {
+            if (!hand.instrument().has(column.note.melody())) {
+                FingeringStrip.missing(line.sketch, column.centre(), top, column.note.id());
+            }
+        }
+        return top + LaneStrip.height(lines);
     }
 
     private boolean hasPin(Setting.Hand hand) {

@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import wildflourish.core.fingering.FingeringPath;
+import wildflourish.core.fingering.HandLines;
 import wildflourish.core.form.Phrasing;
 import wildflourish.core.instrument.Fingering;
 import wildflourish.core.instrument.Instrument;
@@ -17,9 +18,11 @@ record Setting(Score score, List<Hand> hands, Phrasing phrasing) {
     /**
      * An instrument with its fingerings.
      *
+     * @param path on holes
+     * @param lines on strings and buttons
      * @param version where the teacher has pinned some
      */
-    record Hand(Instrument instrument, FingeringPath path, Optional<Version> version) {
+    record Hand(Instrument instrument, FingeringPath path, Optional<HandLines> lines, Optional<Version> version) {
         boolean isPinned(NoteId note, Fingering fingering) {
             return version.filter(each -> Hands.isPinned(each, note, fingering)).isPresent();
         }
@@ -29,11 +32,22 @@ record Setting(Score score, List<Hand> hands, Phrasing phrasing) {
         List<Hand> hands = new ArrayList<>();
         score.version()
                 .ifPresent(version -> hands.add(new Hand(
-                        version.playing().instrument(), Hands.of(score.tune(), version), Optional.of(version))));
+                        version.playing().instrument(),
+                        Hands.of(score.tune(), version),
+                        Hands.lines(score.tune(), version),
+                        Optional.of(version))));
         score.shows()
                 .second()
                 .ifPresent(instrument -> hands.add(new Hand(
-                        instrument, FingeringPath.of(score.tune().notes(), instrument, Map.of()), Optional.empty())));
+                        instrument,
+                        FingeringPath.of(score.tune().notes(), instrument, Map.of()),
+                        HandLines.of(
+                                score.tune(),
+                                instrument,
+                                instrument.schools().get(0),
+                                score.tune().header().type().session(),
+                                Map.of()),
+                        Optional.empty())));
         return new Setting(score, List.copyOf(hands), Phrasing.of(score.tune()));
     }
 }

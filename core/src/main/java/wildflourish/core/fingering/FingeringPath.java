@@ -35,6 +35,9 @@ public record FingeringPath(Map<NoteId, Fingering> fingerings, double cost) {
 
     /** The best way through notes that follow each other; a pin holds where the note's row has that fingering. */
     public static FingeringPath of(List<Note> line, Instrument instrument, Map<NoteId, Fingering> pins) {
+        if (!instrument.family().isWind()) {
+            return NONE;
+        }
         return of(line, instrument.family(), note -> instrument.rowOf(note.melody()), pins);
     }
 

@@ -7,7 +7,14 @@ public enum Family {
     BAMBOO_FLUTE("bamboo flute"),
     RECORDER("recorder"),
     UNION_PIPES("union pipes"),
-    NINE_NOTE_PIPES("nine-note pipes");
+    NINE_NOTE_PIPES("nine-note pipes"),
+    FIDDLE("fiddle"),
+    MANDOLIN("mandolin"),
+    TENOR_BANJO("tenor banjo"),
+    FIVE_STRING_BANJO("five-string banjo"),
+    TWO_ROW_BOX("two-row box"),
+    ANGLO("anglo concertina"),
+    ENGLISH("English concertina");
 
     private final String word;
 
@@ -21,7 +28,22 @@ public enum Family {
 
     /** Whether the player's own breath makes the sound, so that there are places to breathe. */
     public boolean isBlownByMouth() {
-        return this != UNION_PIPES && this != NINE_NOTE_PIPES;
+        return hasPlainScale();
+    }
+
+    /** Whether it is fingered on holes: whistles, flutes, pipes. */
+    public boolean isWind() {
+        return compareTo(FIDDLE) < 0;
+    }
+
+    /** Whether its strings are bowed or plucked. */
+    public boolean hasStrings() {
+        return this == FIDDLE || this == MANDOLIN || this == TENOR_BANJO || this == FIVE_STRING_BANJO;
+    }
+
+    /** Whether the bellows sound its reeds. */
+    public boolean hasButtons() {
+        return this == TWO_ROW_BOX || this == ANGLO || this == ENGLISH;
     }
 
     /** Whether the plain scale is fingered by lifting one finger after the other, so that a skipped hole is something special. */

@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.TreeMap;
+import java.util.stream.Stream;
 import wildflourish.core.music.FingeredPitch;
 import wildflourish.core.music.SoundingPitch;
 import wildflourish.core.music.WrittenPitch;
@@ -12,10 +13,16 @@ import wildflourish.core.table.Row;
 import wildflourish.core.table.Table;
 import wildflourish.core.table.Trust;
 
-/** An instrument: its chart of fingerings, what its fingers can do to each note, its reading and its schools. Built from tables. */
+/** An instrument: its chart of fingerings and what its fingers can do to each note, or its strings, or its buttons; its reading and its schools. Built from tables. */
 public final class Instrument {
-    private static final List<Instrument> ALL = Table.load("instruments.table").rows().stream()
+    private static final List<Instrument> WINDS = Table.load("instruments.table").rows().stream()
             .map(Instrument::from)
+            .toList();
+    private static final List<Instrument> ALL = Stream.of(
+                    WINDS.stream(),
+                    Strings.all().stream().map(Instrument::of),
+                    Table.load("boxes.table").rows().stream().map(Instrument::box))
+            .flatMap(each -> each)
             .toList();
     /** A hole covered below the first open one flattens the note; two or more make about a semitone (from memory, low trust). */
     private static final int[] CENTS_BY_COVERED = {0, -50, -100, -120, -140, -160};
@@ -31,6 +38,8 @@ public final class Instrument {
     private final Map<FingeredPitch, ChartRow> chart = new HashMap<>();
     private final Map<FingeredPitch, Gracing> gracings = new HashMap<>();
     private final Map<Breath, Map<Fingering, FingeredPitch>> sounds = new HashMap<>();
+    private final Optional<Strings> strings;
+    private final Optional<ButtonLayout> buttons;
 
     private Instrument(Row row) {
         this.id = row.text("id");
@@ -43,6 +52,50 @@ public final class Instrument {
                 : row.words("schools").stream().map(School::of).toList();
         this.chartName = row.text("chart");
         this.trust = row.read("trust", Trust::valueOf);
+        this.strings = Optional.empty();
+        this.buttons = Optional.empty();
+    }
+
+    private Instrument(Identity identity, Optional<Strings> strings, Optional<ButtonLayout> buttons) {
+        this.id = identity.id;
+        this.name = identity.name;
+        this.family = identity.family;
+        this.trust = identity.trust;
+        this.reading = identity.reading;
+        this.tuning = Tuning.EQUAL;
+        this.schools = List.copyOf(identity.schools);
+        this.chartName = "";
+        this.strings = strings;
+        this.buttons = buttons;
+    }
+
+    /** What an instrument without a chart of holes is. */
+    private record Identity(
+            String id, String name, Family family, Reading reading, List<School> schools, Trust trust) {}
+
+    /** An instrument with strings, tuned and with a capo as they are. */
+    public static Instrument of(Strings strings) {
+        Identity identity = new Identity(
+                strings.id(),
+                strings.name(),
+                strings.family(),
+                new Reading(0, strings.fingeredToSounding(), 0),
+                strings.schools(),
+                strings.trust());
+        return new Instrument(identity, Optional.of(strings), Optional.empty());
+    }
+
+    private static Instrument box(Row row) {
+        Identity identity = new Identity(
+                row.text("id"),
+                row.text("name"),
+                row.read("family", Family::parse),
+                new Reading(0, 0, 0),
+                row.words("schools").stream().map(School::of).toList(),
+                row.read("trust", Trust::valueOf));
+        ButtonLayout layout =
+                ButtonLayout.of(row.text("layout"), row.text("buttons").equals("all"));
+        return new Instrument(identity, Optional.empty(), Optional.of(layout));
     }
 
     private static Instrument from(Row row) {
@@ -77,6 +130,29 @@ public final class Instrument {
 
     public static List<Instrument> all() {
         return ALL;
+    }
+
+    /** Those fingered on holes. */
+    public static List<Instrument> winds() {
+        return WINDS;
+    }
+
+    /** Its strings; empty for other instruments. */
+    public Optional<Strings> strings() {
+        return strings;
+    }
+
+    /** Its buttons; empty for other instruments. */
+    public Optional<ButtonLayout> buttons() {
+        return buttons;
+    }
+
+    /** Whether it has a written note at all. */
+    public boolean has(WrittenPitch written) {
+        FingeredPitch pitch = reading.fingered(written);
+        return chart.containsKey(pitch)
+                || strings.filter(each -> !each.placesOf(pitch).isEmpty()).isPresent()
+                || buttons.filter(each -> !each.keysOf(pitch).isEmpty()).isPresent();
     }
 
     /** Throws IllegalArgumentException, naming those there are, for an instrument that is in no table. */
@@ -188,8 +264,11 @@ public final class Instrument {
         return pitch;
     }
 
+    /** How many holes it has; none on strings and buttons. */
     public int holes() {
-        return chart.values().iterator().next().usual().holes().size();
+        return chart.isEmpty()
+                ? 0
+                : chart.values().iterator().next().usual().holes().size();
     }
 
     @Override

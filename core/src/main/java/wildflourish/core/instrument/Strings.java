@@ -12,15 +12,18 @@ import wildflourish.core.table.Trust;
 /**
  * The strings of an instrument and the hand upon them; a row of {@code strings.table}.
  *
+ * @param family what kind of instrument it is
  * @param open the open strings as written, lowest first; a short string comes last
  * @param hand what stops them, in order of the table
  * @param positions semitones that the hand may be moved up, 0 first
  * @param shortFret the fret at which a short last string begins; empty where there is none
  * @param capo the fret at which a capo stops all strings; 0 for none
+ * @param schools ways of playing it, the first is the default
  */
 public record Strings(
         String id,
         String name,
+        Family family,
         List<FingeredPitch> open,
         List<Stop> hand,
         Stroke stroke,
@@ -28,6 +31,7 @@ public record Strings(
         Optional<Integer> shortFret,
         int fingeredToSounding,
         int capo,
+        List<School> schools,
         Trust trust) {
     /** How a string is made to sound. */
     public enum Stroke {
@@ -68,6 +72,7 @@ public record Strings(
         open = List.copyOf(open);
         hand = List.copyOf(hand);
         positions = List.copyOf(positions);
+        schools = List.copyOf(schools);
     }
 
     private static Strings from(Row row) {
@@ -82,6 +87,7 @@ public record Strings(
         return new Strings(
                 row.text("id"),
                 row.text("name"),
+                row.read("family", Family::parse),
                 row.words("strings").stream().map(FingeredPitch::parse).toList(),
                 hand,
                 row.read("stroke", word -> Stroke.valueOf(word.toUpperCase(Locale.ROOT))),
@@ -89,6 +95,7 @@ public record Strings(
                 row.readOptional("short", Integer::valueOf),
                 row.integer("fingered to sounding"),
                 0,
+                row.words("schools").stream().map(School::of).toList(),
                 row.read("trust", Trust::valueOf));
     }
 
@@ -113,7 +120,8 @@ public record Strings(
         List<FingeredPitch> raised = open.stream()
                 .map(pitch -> new FingeredPitch(pitch.midi() + fret - capo))
                 .toList();
-        return new Strings(id, name, raised, hand, stroke, positions, shortFret, fingeredToSounding, fret, trust);
+        return new Strings(
+                id, name, family, raised, hand, stroke, positions, shortFret, fingeredToSounding, fret, schools, trust);
     }
 
     /** MIDI number of what an open string sounds. */

@@ -4,6 +4,7 @@ import java.util.HashMap;
 import java.util.Map;
 import java.util.Optional;
 import wildflourish.core.fingering.FingeringPath;
+import wildflourish.core.fingering.HandLines;
 import wildflourish.core.instrument.ChartRow;
 import wildflourish.core.instrument.Fingering;
 import wildflourish.core.tune.Note;
@@ -22,6 +23,20 @@ public final class Hands {
 
     public static FingeringPath of(Tune tune, Version version) {
         return FingeringPath.of(tune.notes(), version.playing().instrument(), pins(tune, version));
+    }
+
+    /** What the hands do on strings or buttons, through what the teacher has pinned; empty for an instrument fingered on holes. */
+    public static Optional<HandLines> lines(Tune tune, Version version) {
+        Map<NoteId, String> pins = new HashMap<>();
+        version.spots().values().stream()
+                .filter(spot -> !spot.pin().isEmpty())
+                .forEach(spot -> pins.put(spot.at(), spot.pin()));
+        return HandLines.of(
+                tune,
+                version.playing().instrument(),
+                version.playing().school(),
+                version.playing().tempo(),
+                pins);
     }
 
     /** Whether the teacher's own fingering is the one that a note has. */

@@ -24,8 +24,7 @@ public sealed interface Remark permits Remark.MissingNote, Remark.Unfit {
     static List<Remark> of(Tune tune, Version version, Profile profile) {
         List<Remark> remarks = new ArrayList<>();
         for (Note note : tune.notes()) {
-            if (!note.isRest()
-                    && version.playing().instrument().rowOf(note.melody()).isEmpty()) {
+            if (!note.isRest() && !version.playing().instrument().has(note.melody())) {
                 remarks.add(new MissingNote(note.id()));
             }
             version.at(note.id()).map(Spot::options).orElse(List.of()).stream()

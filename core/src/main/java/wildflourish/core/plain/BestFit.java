@@ -45,7 +45,7 @@ public record BestFit(
     public static List<Instrument> instruments() {
         Set<String> seen = new HashSet<>();
         List<Instrument> all = new ArrayList<>();
-        for (Instrument instrument : Instrument.all()) {
+        for (Instrument instrument : Instrument.winds()) {
             String voice = instrument.family() + " " + instrument.chartName() + " "
                     + instrument.reading().fingeredToSounding();
             if (seen.add(voice)) {

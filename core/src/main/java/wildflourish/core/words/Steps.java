@@ -141,6 +141,7 @@ public final class Steps {
         return switch (instrument.family()) {
             case NINE_NOTE_PIPES -> "";
             case UNION_PIPES -> breath == Breath.FIRM ? ", bag pressed harder" : ", bag as usual";
+            case FIDDLE, MANDOLIN, TENOR_BANJO, FIVE_STRING_BANJO, TWO_ROW_BOX, ANGLO, ENGLISH -> "";
             case WHISTLE, FLUTE, BAMBOO_FLUTE, RECORDER -> breath == Breath.FIRM ? ", firm breath" : ", soft breath";
         };
     }
