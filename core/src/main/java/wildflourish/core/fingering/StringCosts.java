@@ -42,14 +42,21 @@ final class StringCosts {
         }
     }
 
+    private static final Map<String, StringCosts> ALL = new HashMap<>();
+
+    static {
+        for (Row row : Table.load("string-costs.table").rows()) {
+            ALL.put(row.text("school"), new StringCosts(row));
+        }
+    }
+
     /** Throws IllegalArgumentException for a school that says nothing of strings. */
     static StringCosts of(School school) {
-        return Table.load("string-costs.table").rows().stream()
-                .filter(row -> row.text("school").equals(school.id()))
-                .findFirst()
-                .map(StringCosts::new)
-                .orElseThrow(
-                        () -> new IllegalArgumentException("“" + school.name() + "” is no way of playing strings"));
+        StringCosts costs = ALL.get(school.id());
+        if (costs == null) {
+            throw new IllegalArgumentException("“" + school.name() + "” is no way of playing strings");
+        }
+        return costs;
     }
 
     double of(String name) {

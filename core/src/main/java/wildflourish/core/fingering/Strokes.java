@@ -39,10 +39,16 @@ interface Strokes {
     record Bow(StrokeOrder order, StringCosts costs) implements Strokes {
         private static final int MOST = 5;
         private static final int LONG = 4;
+        private static final double HALF = 0.5;
 
         @Override
         public int states() {
             return 2 * MOST;
+        }
+
+        /** The first beat of a bar is the strong one, the others weigh half. */
+        private static double weight(Struck struck) {
+            return struck.quaver() == 0 ? 1 : struck.isOnBeat() ? HALF : 0;
         }
 
         private boolean isJoined(Struck struck) {
@@ -50,7 +56,7 @@ interface Strokes {
         }
 
         private double fresh(int direction, Struck struck) {
-            return (direction == 1 && struck.isOnBeat() ? costs.of("beat") : 0)
+            return (direction == 1 ? weight(struck) * costs.of("beat") : 0)
                     + (isJoined(struck) ? costs.of("order") : 0);
         }
 

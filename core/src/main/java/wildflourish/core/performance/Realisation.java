@@ -2,6 +2,7 @@ package wildflourish.core.performance;
 
 import java.util.List;
 import java.util.Optional;
+import wildflourish.core.instrument.Family;
 import wildflourish.core.music.Fraction;
 import wildflourish.core.music.Tempo;
 import wildflourish.core.tune.NoteId;
@@ -10,10 +11,11 @@ import wildflourish.core.tune.PlayOrder;
 /**
  * A version worked out: every moment from the first note to the end of the last, repeats played.
  *
+ * @param family what kind of instrument sounds
  * @param bars the bars in playing order with the time each begins
  * @param moments in time, without gap or overlap
  */
-public record Realisation(Tempo tempo, List<BarStart> bars, List<Moment> moments) {
+public record Realisation(Family family, Tempo tempo, List<BarStart> bars, List<Moment> moments) {
     /** A bar played and where it begins, in milliseconds and in whole notes from the beginning of the tune. */
     public record BarStart(PlayOrder.Played played, Fraction startMillis, Fraction startWholeNotes) {}
 

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import wildflourish.core.fingering.FingeringPath;
+import wildflourish.core.fingering.HandLines;
 import wildflourish.core.instrument.ChartRow;
 import wildflourish.core.instrument.Family;
 import wildflourish.core.instrument.Fingering;
@@ -45,6 +46,7 @@ public final class Realiser {
     private final List<Moment> moments = new ArrayList<>();
     private final List<Realisation.BarStart> bars = new ArrayList<>();
     private FingeringPath path = FingeringPath.NONE;
+    private Optional<HandLines> lines = Optional.empty();
     private Fraction nowWholeNotes = Fraction.ZERO;
 
     private Realiser(Tune tune, Version version, Profile profile, Tempo tempo) {
@@ -86,11 +88,12 @@ public final class Realiser {
 
     private Realisation run() {
         path = Hands.of(tune, version);
+        lines = Hands.lines(tune, version);
         for (PlayOrder.Played played : PlayOrder.of(tune)) {
             bars.add(new Realisation.BarStart(played, millisOf(nowWholeNotes), nowWholeNotes));
             play(played, bars.size() - 1);
         }
-        return new Realisation(tempo, bars, moments);
+        return new Realisation(instrument.family(), tempo, bars, moments);
     }
 
     private void play(PlayOrder.Played played, int playedBar) {
@@ -235,7 +238,7 @@ public final class Realiser {
                 .orElse(false);
         Fraction afterGraces = playGraces(note, start, end, playedBar);
         SoundingPitch pitch = instrument.sounding(note.melody());
-        Onset onset = isTied ? Onset.HELD : afterGraces.equals(start) ? onsetOf(pitch) : Onset.FINGERS;
+        Onset onset = isTied ? Onset.HELD : afterGraces.equals(start) ? onsetOf(note, pitch) : Onset.FINGERS;
         Optional<Held> held = instrument
                 .rowOf(note.melody())
                 .map(row -> new Held(path.at(note.id()).orElse(row.usual()), row.breath()));
@@ -282,6 +285,13 @@ public final class Realiser {
         SoundingPitch before =
                 moments.get(moments.size() - 1).sounding().orElseThrow().pitch();
         return before.equals(pitch) ? Onset.TONGUE : Onset.FINGERS;
+    }
+
+    /** On strings and buttons a stroke, a turn of the bellows or a button struck again begins a note; after a repeat it does in any case. */
+    private Onset onsetOf(Note note, SoundingPitch pitch) {
+        return lines.map(hand ->
+                        isSilentBefore() || hand.struck().getOrDefault(note.id(), true) ? Onset.TONGUE : Onset.FINGERS)
+                .orElseGet(() -> onsetOf(pitch));
     }
 
     private boolean isSilentBefore() {

@@ -10,8 +10,8 @@ import wildflourish.core.ornament.Ornament;
 /** Why an ornament does not fit: each holds or does not hold for the facts of a spot. In the order in which they are told. */
 public enum Refusal {
     REST(facts -> facts.situation().note().isRest()),
-    NOT_ON_INSTRUMENT(facts ->
-            !facts.situation().note().isRest() && facts.situation().row().isEmpty()),
+    NOT_ON_INSTRUMENT(
+            facts -> !facts.situation().note().isRest() && !facts.situation().isOnInstrument()),
     HELD_FROM_BEFORE(facts -> facts.situation().isHeldFromBefore()),
     HAS_SMALL_NOTES(facts -> !facts.situation().note().marks().graces().isEmpty()),
     NOTHING_LEFT_TO_TAP(facts -> facts.isOnly(Gesture.TAP) && facts.situation().isAllClosed()),
@@ -48,7 +48,7 @@ public enum Refusal {
 
     private static boolean isUnrecorded(Facts facts) {
         if (facts.situation().row().isEmpty()) {
-            return false;
+            return !facts.situation().note().isRest() && facts.situation().isOnInstrument();
         }
         boolean noCut = facts.isOnly(Gesture.CUT)
                 && facts.cutHole().isEmpty()

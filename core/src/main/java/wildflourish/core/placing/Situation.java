@@ -70,6 +70,11 @@ public record Situation(Tune tune, Note note, Playing playing, Profile profile) 
         return note.isRest() ? Optional.empty() : playing.instrument().rowOf(note.melody());
     }
 
+    /** Whether the instrument has the note, on holes, strings or buttons; a rest it always has. */
+    public boolean isOnInstrument() {
+        return note.isRest() || playing.instrument().has(note.melody());
+    }
+
     public Optional<Gracing> gracing() {
         return row().flatMap(row -> playing.instrument().gracingOf(row.pitch()));
     }

@@ -16,7 +16,12 @@ public record HardSpot(NoteId at, Kind kind, double points, Loop loop) {
         LEAP,
         CROSS,
         HALF,
-        MANY;
+        MANY,
+        SKIP,
+        SHIFT,
+        SECOND,
+        TURN,
+        REACH;
 
         String word() {
             return name().toLowerCase(Locale.ROOT);

@@ -64,6 +64,7 @@ public record Needs(
         private final Instrument instrument;
         private final Tempo tempo;
         private final FingeringPath path;
+        private final Map<NoteId, List<HardSpot.Kind>> lineSpots;
         private final Map<WrittenPitch, List<NoteId>> notes = new TreeMap<>(byHeight());
         private final Set<WrittenPitch> missing = new TreeSet<>(byHeight());
         private final Set<WrittenPitch> half = new TreeSet<>(byHeight());
@@ -76,6 +77,7 @@ public record Needs(
             this.instrument = instrument;
             this.tempo = tempo;
             this.path = FingeringPath.of(tune.notes(), instrument, Map.of());
+            this.lineSpots = LineSpots.of(tune, instrument, tempo);
         }
 
         private static Comparator<WrittenPitch> byHeight() {
@@ -101,9 +103,13 @@ public record Needs(
         private void read(Note note, Optional<Note> before) {
             WrittenPitch pitch = note.melody();
             notes.computeIfAbsent(pitch, key -> new ArrayList<>()).add(note.id());
+            if (!instrument.has(pitch)) {
+                missing.add(pitch);
+                return;
+            }
             Optional<ChartRow> row = instrument.rowOf(pitch);
             if (row.isEmpty()) {
-                missing.add(pitch);
+                before.ifPresent(earlier -> line(earlier, note));
                 return;
             }
             Fingering fingering = path.at(note.id()).orElse(row.get().usual());
@@ -135,6 +141,15 @@ public record Needs(
             }
             if (held.fingersTo(fingering) >= MANY_FINGERS && crosses(held, fingering)) {
                 spot(note, HardSpot.Kind.MANY, millis);
+            }
+        }
+
+        /** On strings and buttons. */
+        private void line(Note before, Note note) {
+            double millis = tempo.millisOf(before.played()).toDouble();
+            lineSpots.getOrDefault(note.id(), List.of()).forEach(kind -> spot(note, kind, millis));
+            if (Math.abs(before.melody().midi() - note.melody().midi()) >= A_NINTH) {
+                spot(note, HardSpot.Kind.LEAP, millis);
             }
         }
 

@@ -1,27 +1,31 @@
 package wildflourish.core.sound;
 
 import java.util.List;
+import java.util.Optional;
 import wildflourish.core.performance.Moment;
 import wildflourish.core.performance.Realisation;
 
 /**
- * A whistle's voice for the sounding line of a realisation: one oscillator whose phase never jumps. A cut or tap is a break of pitch with no
- * new attack; the tongue makes a short dip before its note. Rendering is a pure function of the realisation and the stretch asked for.
+ * A voice for the sounding line of a realisation, by the family of its instrument: one oscillator whose phase never jumps. A cut or tap is a break of
+ * pitch with no new attack; tongue, bow and bellows make a short dip before their note, a plucked one dies away. Rendering is a pure function of the realisation and the stretch asked for.
  */
 public final class Synth {
     public static final int SAMPLE_RATE = 44_100;
 
-    /** Strength of the partials from the fundamental up, a breathy near-sine (from memory of whistle spectra, low trust). */
-    private static final double[] PARTIALS = {1.0, 0.22, 0.09, 0.03};
-
     private static final double LOUDNESS = 0.42;
-    private static final double BREATH_NOISE = 0.006;
-    private static final double ATTACK_MILLIS = 9;
-    private static final double TONGUE_MILLIS = 16;
+    /** How quickly the sound gives way. */
+    private static final double RELEASE_MILLIS = 4;
+
     private static final double GLIDE_MILLIS = 1.2;
 
     private final List<Moment> moments;
+    private final Voice voice;
+    private final double[] partials;
     private int next;
+    /** What is left of a struck note that dies away. */
+    private double left = 1;
+
+    private int struck = -1;
     private double phase;
     private double frequency;
     private double level;
@@ -30,6 +34,8 @@ public final class Synth {
     /** A voice ready to render from a time on. */
     public Synth(Realisation realisation, double fromMillis) {
         this.moments = realisation.moments();
+        this.voice = Voice.of(realisation.family());
+        this.partials = voice.partials().stream().mapToDouble(each -> each).toArray();
         while (next < moments.size() && moments.get(next).endMillis().toDouble() <= fromMillis) {
             next++;
         }
@@ -64,16 +70,36 @@ public final class Synth {
             double target = moment.sounding().get().pitch().hertz();
             frequency = frequency == 0 || level < 1e-4 ? target : approach(frequency, target, GLIDE_MILLIS);
         }
-        level = approach(level, targetLevel(now), level > targetLevel(now) ? TONGUE_MILLIS / 4 : ATTACK_MILLIS / 3);
+        double wanted = targetLevel(now);
+        level = approach(level, wanted, level > wanted ? RELEASE_MILLIS : voice.attackMillis() / 3);
+        if (voice.decayMillis().isPresent()) {
+            fade(Optional.ofNullable(moment));
+        }
         phase += 2 * Math.PI * frequency / SAMPLE_RATE;
         if (phase > 2 * Math.PI) {
             phase -= 2 * Math.PI;
         }
         double sum = 0;
-        for (int i = 0; i < PARTIALS.length; i++) {
-            sum += PARTIALS[i] * Math.sin((i + 1) * phase);
+        for (int i = 0; i < partials.length; i++) {
+            sum += partials[i] * Math.sin((i + 1) * phase);
         }
-        return (float) (level * LOUDNESS * (sum + BREATH_NOISE * nextNoise()));
+        return (float) (level * left * LOUDNESS * (sum + voice.noise() * nextNoise()));
+    }
+
+    /** A plucked note dies away until the next one is struck. */
+    private void fade(Optional<Moment> moment) {
+        boolean isStruck = moment.isPresent()
+                && next != struck
+                && moment.get()
+                        .sounding()
+                        .map(sounding -> sounding.onset() == Moment.Onset.TONGUE)
+                        .orElse(false);
+        if (isStruck) {
+            struck = next;
+            left = 1;
+            level = 0;
+        }
+        left = approach(left, 0, voice.decayMillis().orElseThrow());
     }
 
     /** Full while a note sounds; nothing in silence and just before a tongued note. */
@@ -88,8 +114,8 @@ public final class Synth {
                         .sounding()
                         .map(sounding -> sounding.onset() == Moment.Onset.TONGUE)
                         .orElse(true);
-        double left = moments.get(next).endMillis().toDouble() - now;
-        return isTonguedNext && left < TONGUE_MILLIS ? 0 : 1;
+        double untilNext = moments.get(next).endMillis().toDouble() - now;
+        return isTonguedNext && untilNext < voice.betweenMillis() ? voice.betweenLevel() : 1;
     }
 
     private static double approach(double from, double to, double timeConstantMillis) {

@@ -15,7 +15,8 @@ public final class Cautions {
 
     /** For every sheet, in one line: hands, and mouthpieces where the instrument has one; without an instrument, both. */
     public static String brief(Optional<Family> family) {
-        boolean hasMouthpiece = family.map(each -> each != Family.UNION_PIPES).orElse(true);
+        boolean hasMouthpiece =
+                family.map(each -> each.isWind() && each != Family.UNION_PIPES).orElse(true);
         return HANDS + (hasMouthpiece ? " Mouthpieces: one player each." : "");
     }
 
@@ -26,6 +27,10 @@ public final class Cautions {
         if (family.isBlownByMouth() || family == Family.NINE_NOTE_PIPES) {
             lines.add("Breath: light-headed from blowing? Pause until it has passed.");
             lines.add("Mouthpieces: one player each; cleaned and dried before they are lent.");
+        }
+        if (family == Family.FIDDLE) {
+            lines.add(
+                    "Bowing arm: let the elbow follow the string, so that the fingertips clear the string beside it.");
         }
         String ears = family == Family.NINE_NOTE_PIPES
                 ? "Ears: pipes are loud in a small room; wear hearing protection near mouth-blown ones."

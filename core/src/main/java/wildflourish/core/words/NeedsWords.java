@@ -94,6 +94,11 @@ public final class NeedsWords {
             case CROSS -> "cross-fingered and quick";
             case HALF -> "a half-closed hole and quick";
             case MANY -> "many fingers cross at once";
+            case SKIP -> "over a string";
+            case SHIFT -> "the hand moves up or down";
+            case SECOND -> "the second finger between low and high";
+            case TURN -> "a quick turn of the bellows";
+            case REACH -> "a wide reach of the fingers";
         };
     }
 

@@ -53,6 +53,13 @@ public final class Steps {
     /** The same, with fingerings that a teacher has pinned. */
     public static List<String> of(Tune tune, Instrument instrument, Map<NoteId, Fingering> pins) {
         FingeringPath path = FingeringPath.of(tune.notes(), instrument, pins);
+        Map<NoteId, String> hands = instrument.family().isWind()
+                ? Map.of()
+                : LineSteps.of(
+                        tune,
+                        instrument,
+                        instrument.schools().get(0),
+                        tune.header().type().session());
         List<String> lines = new ArrayList<>();
         List<String> names = new ArrayList<>();
         for (Phrase phrase : Phrasing.of(tune).phrases()) {
@@ -61,7 +68,7 @@ public final class Steps {
             List<String> notes = new ArrayList<>();
             for (int bar = phrase.firstBar(); bar <= phrase.lastBar(); bar++) {
                 for (Note note : tune.bars().get(bar).notes()) {
-                    notes.add(line(note, instrument, path));
+                    notes.add(line(note, instrument, path, Optional.ofNullable(hands.get(note.id()))));
                 }
             }
             lines.addAll(merged(notes));
@@ -98,12 +105,15 @@ public final class Steps {
         return merged;
     }
 
-    private static String line(Note note, Instrument instrument, FingeringPath path) {
+    private static String line(Note note, Instrument instrument, FingeringPath path, Optional<String> hand) {
         String length = Words.noteLength(note.played());
         if (note.isRest()) {
             return "Rest: " + length;
         }
         String name = spoken(note.melody());
+        if (hand.isPresent()) {
+            return name + ": " + hand.get() + ", " + length;
+        }
         Optional<ChartRow> row = instrument.rowOf(note.melody());
         if (row.isEmpty()) {
             return name + ": " + NOT_HERE + ", " + length;
