@@ -19,7 +19,9 @@ import wildflourish.core.engraving.Page;
 import wildflourish.core.engraving.Paper;
 import wildflourish.core.engraving.Score;
 import wildflourish.core.fingering.FingeringPath;
+import wildflourish.core.fingering.HandLines;
 import wildflourish.core.form.Phrasing;
+import wildflourish.core.instrument.Instrument;
 import wildflourish.core.ornament.Ornament;
 import wildflourish.core.ornament.Profile;
 import wildflourish.core.performance.Realisation;
@@ -123,6 +125,47 @@ public class Budgets {
     @Benchmark
     public FingeringPath fingeringPathOf64Bars() {
         return FingeringPath.of(tune.notes(), version.playing().instrument(), Map.of());
+    }
+
+    /** The way to play 64 bars on an instrument with strings or buttons, as it stands under the notes. */
+    private Object hand(String id) {
+        Instrument instrument = Instrument.of(id);
+        return HandLines.of(
+                tune,
+                instrument,
+                instrument.schools().get(0),
+                tune.header().type().session(),
+                Map.of());
+    }
+
+    @Benchmark
+    public Object pathOf64BarsOnFiddle() {
+        return hand("fiddle");
+    }
+
+    @Benchmark
+    public Object pathOf64BarsOnMandolin() {
+        return hand("mandolin");
+    }
+
+    @Benchmark
+    public Object pathOf64BarsOnFiveStringBanjo() {
+        return hand("banjo-open-g");
+    }
+
+    @Benchmark
+    public Object pathOf64BarsOnBCBox() {
+        return hand("box-bc");
+    }
+
+    @Benchmark
+    public Object pathOf64BarsOnAnglo() {
+        return hand("anglo-a");
+    }
+
+    @Benchmark
+    public Object pathOf64BarsOnEnglish() {
+        return hand("english-48");
     }
 
     /** Read a tunebook of 10,000 tunes. */

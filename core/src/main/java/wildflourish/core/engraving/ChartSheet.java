@@ -39,7 +39,7 @@ public final class ChartSheet {
 
     /** On paper, or on one endless page. */
     public static List<Page> of(Instrument instrument, Paper paper) {
-        return new ChartSheet(instrument, paper).run();
+        return instrument.family().isWind() ? new ChartSheet(instrument, paper).run() : HandChart.of(instrument, paper);
     }
 
     private double width() {

@@ -18,7 +18,7 @@ final class Bellows implements LinePath.Run<ButtonWay> {
     private static final double MOST_MILLIS = 6000;
 
     /** A note at least so long may be cut short to work the air key; a rest is time enough too. Our own choice (L). */
-    private static final double AIR_KEY_MILLIS = 350;
+    private static final double AIR_KEY_MILLIS = 250;
 
     private static final double AIR_KEY_COST = 1;
     private static final double AIR_KEY_REST_MILLIS = 120;

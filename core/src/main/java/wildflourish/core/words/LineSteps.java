@@ -104,7 +104,8 @@ public final class LineSteps {
                         new StringWay(place, true, false, 2),
                         new StringWay(place, true, false, 3))) {
                     boolean isBanjo = strings.stroke() == Strings.Stroke.BANJO;
-                    if (isBanjo == way.picker() > 0 && of(way, strings).equals(words)) {
+                    boolean mayBe = strings.stroke() == Strings.Stroke.BOW || !way.isSlurred();
+                    if (mayBe && isBanjo == way.picker() > 0 && of(way, strings).equals(words)) {
                         ways.add(way);
                     }
                 }

@@ -36,6 +36,29 @@ class ChartSheetTest {
         }
     }
 
+    static Stream<Instrument> lines() {
+        return Instrument.all().stream().filter(each -> !each.family().isWind());
+    }
+
+    @ParameterizedTest
+    @MethodSource("lines")
+    void everyStringAndButtonStandsOnTheSheet(Instrument instrument) {
+        for (Paper paper : List.of(Paper.a4(), Paper.letter(), Paper.endless(112))) {
+            Page page = ChartSheet.of(instrument, paper).get(0);
+            everythingLiesInside(page);
+            nothingLiesOnWords(page);
+            long names = page.drawn().stream()
+                    .filter(each -> each.mark() instanceof Mark.Words words
+                            && words.text().matches("[A-G][♯♭]?\\d"))
+                    .count();
+            int least = instrument
+                    .buttons()
+                    .map(layout -> layout.buttons().size() * (layout.isSameBothWays() ? 1 : 2))
+                    .orElseGet(() -> instrument.strings().orElseThrow().open().size() * 9 - 8);
+            assertThat(names).isGreaterThanOrEqualTo(least);
+        }
+    }
+
     private static void everythingLiesInside(Page page) {
         for (Drawn each : page.drawn()) {
             Box box = each.mark().box();

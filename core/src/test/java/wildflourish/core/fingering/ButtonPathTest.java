@@ -144,7 +144,7 @@ class ButtonPathTest {
                 next(at, way, balance + signed, cost + own + move);
                 if (at > 0 && balance != 0 && struck.restMillis() >= 120) {
                     next(at, way, signed, cost + own + move);
-                } else if (at > 0 && balance != 0 && line.get(at - 1).millis() >= 350) {
+                } else if (at > 0 && balance != 0 && line.get(at - 1).millis() >= 250) {
                     next(at, way, signed, cost + own + move + 1);
                 }
             }

@@ -21,6 +21,7 @@ import picocli.CommandLine.Command;
             ChartCommand.class,
             StepsCommand.class,
             HandoutCommand.class,
+            PathCommand.class,
             GalleryCommand.class
         })
 public final class Flourish implements Runnable {
@@ -48,6 +49,8 @@ public final class Flourish implements Runnable {
               flourish steps FILE --instrument recorder-soprano
                                                 a tune in sentences
               flourish chart --instrument I     every note with its fingerings; without one, the instruments
+              flourish path FILE --instrument box-bc
+                                                the best way to play it on strings or buttons
               flourish handout FILE --instrument I --out FILE.pdf
                                                 what a student takes home of the plain tune
               flourish gallery --out DIR        hard cases of notation, drawn

@@ -45,7 +45,7 @@ class FlourishTest {
     @Test
     void aloneItSaysInAFewLinesWhatItCanDo() {
         assertThat(run()).isZero();
-        assertThat(out.toString().lines()).hasSizeBetween(8, 26);
+        assertThat(out.toString().lines()).hasSizeBetween(8, 30);
         assertThat(out.toString()).contains("demo", "open", "check", "export", "ornaments");
     }
 
@@ -266,6 +266,24 @@ class FlourishTest {
         assertThat(run("handout", book, "--instrument", "whistle-d", "--paper", "b5", "--out", pdf))
                 .isEqualTo(2);
         assertThat(err.toString()).contains("there is no paper “b5”");
+    }
+
+    @Test
+    void pathSaysNoteByNoteHowToPlayOnStringsAndButtons() throws IOException {
+        assertThat(run("path", book, "--tune", 1, "--instrument", "box-bc", "--format", "json"))
+                .isZero();
+        JsonNode rows = new ObjectMapper().readTree(out.toString());
+        assertThat(rows.get(0).get("way").asText()).startsWith("o5p/");
+        assertThat(rows.findValuesAsText("or")).anyMatch(words -> words.endsWith(" more"));
+        assertThat(run("path", book, "--tune", 1, "--instrument", "banjo-open-g", "--capo", 2))
+                .isZero();
+        assertThat(run("path", book, "--instrument", "fiddle", "--capo", 2)).isEqualTo(2);
+        assertThat(err.toString()).contains("no capo is put on a fiddle");
+        assertThat(run("path", book, "--instrument", "whistle-d")).isEqualTo(2);
+        assertThat(err.toString()).contains("is fingered on holes");
+        assertThat(run("path", book, "--instrument", "fiddle", "--school", "smooth"))
+                .isEqualTo(2);
+        assertThat(err.toString()).contains("is no way of playing the fiddle");
     }
 
     @Test
