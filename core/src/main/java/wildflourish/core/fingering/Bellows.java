@@ -15,7 +15,7 @@ final class Bellows implements LinePath.Run<ButtonWay> {
     private static final double FREE_MILLIS = 2000;
 
     /** Out of balance by more cannot be. */
-    private static final double MOST_MILLIS = 6000;
+    private static final double MOST_MILLIS = 4000;
 
     /** A note at least so long may be cut short to work the air key; a rest is time enough too. Our own choice (L). */
     private static final double AIR_KEY_MILLIS = 250;
@@ -31,6 +31,9 @@ final class Bellows implements LinePath.Run<ButtonWay> {
 
     private final int[] ticks;
     private final double millisATick;
+    private final double[][][] moveCosts;
+    /** What the air costs, by balance from the least to the greatest. */
+    private final double[] airCosts;
 
     private Bellows(List<Struck> line, List<List<ButtonWay>> choices, ButtonCosts costs, boolean hasAir) {
         this.line = List.copyOf(line);
@@ -46,6 +49,12 @@ final class Bellows implements LinePath.Run<ButtonWay> {
         }
         millisATick = line.get(0).millis() / Math.max(1, ticks[0]);
         reach = hasAir ? (int) Math.floor(MOST_MILLIS / millisATick) : 0;
+        moveCosts = new double[line.size()][0][0];
+        airCosts = new double[2 * reach + 1];
+        for (int balance = -reach; balance <= reach; balance++) {
+            double over = Math.max(0, Math.abs(balance) * millisATick - FREE_MILLIS) / 1000;
+            airCosts[balance + reach] = hasAir ? ButtonCosts.exact(over * costs.air()) : 0;
+        }
     }
 
     private static long lcm(long a, long b) {
@@ -60,12 +69,12 @@ final class Bellows implements LinePath.Run<ButtonWay> {
     }
 
     /** Without the air where the cheapest way does not run short of it, which is then the cheapest with it too. */
-    static Bellows of(List<Struck> line, List<List<ButtonWay>> choices, ButtonCosts costs) {
+    static Bellows of(List<Struck> line, List<List<ButtonWay>> choices, ButtonCosts costs, boolean hasRunnerUp) {
         Bellows plain = new Bellows(line, choices, costs, false);
         if (costs.air() == 0) {
             return plain;
         }
-        Trellis.Result result = Trellis.through(plain);
+        Trellis.Result result = plain.solved(hasRunnerUp);
         boolean isEasy = result.found()
                 .map(found -> plain.mostMillis(found.best()) <= FREE_MILLIS
                         && found.runnerUp()
@@ -133,14 +142,17 @@ final class Bellows implements LinePath.Run<ButtonWay> {
         int balance = state % width() - reach;
         Struck before = line.get(stage);
         Struck struck = line.get(stage + 1);
-        ButtonWay held = choices.get(stage).get(from);
+        double[] fromHere = moveCosts(stage)[from];
         boolean rests = struck.restMillis() >= AIR_KEY_REST_MILLIS;
         boolean mayCut = before.millis() >= AIR_KEY_MILLIS;
         List<ButtonWay> next = choices.get(stage + 1);
         for (int to = 0; to < next.size(); to++) {
-            double cost = costs.ofMove(held, next.get(to), before, struck) + costs.ofChoice(next.get(to));
+            double cost = fromHere[to];
             if (reach == 0) {
                 sink.move(to, cost);
+                continue;
+            }
+            if (cost == Double.POSITIVE_INFINITY) {
                 continue;
             }
             int ticksMore = signedTicks(stage + 1, next.get(to));
@@ -151,6 +163,23 @@ final class Bellows implements LinePath.Run<ButtonWay> {
         }
     }
 
+    /** What it costs to go from each way of a stage to each of the next, with what that one costs by itself. */
+    private double[][] moveCosts(int stage) {
+        if (moveCosts[stage].length == 0) {
+            List<ButtonWay> here = choices.get(stage);
+            List<ButtonWay> next = choices.get(stage + 1);
+            double[][] all = new double[here.size()][next.size()];
+            for (int from = 0; from < here.size(); from++) {
+                for (int to = 0; to < next.size(); to++) {
+                    all[from][to] = costs.ofMove(here.get(from), next.get(to), line.get(stage), line.get(stage + 1))
+                            + costs.ofChoice(next.get(to));
+                }
+            }
+            moveCosts[stage] = all;
+        }
+        return moveCosts[stage];
+    }
+
     private void put(Trellis.Sink sink, int to, int balance, double cost) {
         if (Math.abs(balance) <= reach) {
             sink.move(to * width() + balance + reach, cost + airCost(balance));
@@ -158,6 +187,6 @@ final class Bellows implements LinePath.Run<ButtonWay> {
     }
 
     private double airCost(int balance) {
-        return ButtonCosts.exact(Math.max(0, Math.abs(balance) * millisATick - FREE_MILLIS) / 1000 * costs.air());
+        return reach == 0 ? 0 : airCosts[balance + reach];
     }
 }

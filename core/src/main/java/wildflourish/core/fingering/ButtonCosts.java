@@ -54,7 +54,8 @@ final class ButtonCosts {
     }
 
     private double of(String column) {
-        return values.computeIfAbsent(column, name -> row.read(name, Double::valueOf));
+        Double known = values.get(column);
+        return known != null ? known : values.computeIfAbsent(column, name -> row.read(name, Double::valueOf));
     }
 
     /** Of a second out of balance, past the free ones. */

@@ -70,7 +70,7 @@ public record HandLines(
 
     private static HandLines of(List<Struck> line, StringPath.Manner manner, Map<NoteId, String> pins) {
         Strings strings = manner.strings();
-        LinePath<StringWay> path = StringPath.of(line, manner, pins);
+        LinePath<StringWay> path = StringPath.best(line, manner, pins);
         List<Integer> fromTop = fromTop(strings);
         Map<NoteId, Label> labels = new HashMap<>();
         Map<NoteId, Boolean> struck = new HashMap<>();
@@ -109,7 +109,7 @@ public record HandLines(
 
     private static HandLines of(List<Struck> line, Instrument instrument, School school, Map<NoteId, String> pins) {
         ButtonLayout layout = instrument.buttons().orElseThrow();
-        LinePath<ButtonWay> path = ButtonPath.of(line, layout, school, pins);
+        LinePath<ButtonWay> path = ButtonPath.best(line, layout, school, pins);
         boolean isBox = instrument.family() == Family.TWO_ROW_BOX;
         Map<NoteId, Label> labels = new HashMap<>();
         Map<NoteId, Boolean> struck = new HashMap<>();

@@ -65,9 +65,9 @@ public record LinePath<W>(
         /** The way of each note. */
         List<W> ways(Trellis.Way way);
 
-        /** The cheapest way and the next, if there is one. */
-        default Trellis.Result solved() {
-            return Trellis.through(this);
+        /** The cheapest way and, if it is wanted and there is one, the next. */
+        default Trellis.Result solved(boolean hasRunnerUp) {
+            return hasRunnerUp ? Trellis.through(this) : Trellis.cheapest(this);
         }
 
         /** What each note adds to the cost. */
@@ -93,9 +93,11 @@ public record LinePath<W>(
      *
      * @param has whether the instrument has a note at all
      * @param runs makes stages of notes that it has
+     * @param hasRunnerUp whether the next cheapest way is wanted
      */
-    static <W> LinePath<W> of(List<Struck> line, Predicate<Struck> has, Function<List<Struck>, Run<W>> runs) {
-        Gathering<W> gathering = new Gathering<>(runs);
+    static <W> LinePath<W> of(
+            List<Struck> line, Predicate<Struck> has, Function<List<Struck>, Run<W>> runs, boolean hasRunnerUp) {
+        Gathering<W> gathering = new Gathering<>(runs, hasRunnerUp);
         List<Struck> run = new ArrayList<>();
         for (Struck struck : line) {
             if (has.test(struck)) {
@@ -119,8 +121,11 @@ public record LinePath<W>(
         private Optional<RunnerUp<W>> nearest = Optional.empty();
         private double cost;
 
-        Gathering(Function<List<Struck>, Run<W>> runs) {
+        private final boolean hasRunnerUp;
+
+        Gathering(Function<List<Struck>, Run<W>> runs, boolean hasRunnerUp) {
             this.runs = runs;
+            this.hasRunnerUp = hasRunnerUp;
         }
 
         LinePath<W> path() {
@@ -132,7 +137,7 @@ public record LinePath<W>(
             int from = 0;
             while (from < run.size()) {
                 Run<W> whole = runs.apply(run.subList(from, run.size()));
-                Trellis.Result result = whole.solved();
+                Trellis.Result result = whole.solved(hasRunnerUp);
                 if (result.found().isPresent()) {
                     take(whole, result.found().get());
                     return;
@@ -140,7 +145,7 @@ public record LinePath<W>(
                 int stuck = result.reached();
                 if (stuck > 0) {
                     Run<W> before = runs.apply(run.subList(from, from + stuck));
-                    before.solved().found().ifPresent(found -> take(before, found));
+                    before.solved(hasRunnerUp).found().ifPresent(found -> take(before, found));
                 }
                 troubles.add(new Trouble(run.get(from + stuck).note().id(), Why.STUCK));
                 from += stuck + 1;

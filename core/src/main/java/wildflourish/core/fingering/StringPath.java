@@ -25,12 +25,23 @@ public final class StringPath {
 
     /** The best way through a line. A pin is string and finger, {@code D3}, or the whole way, {@code D3u}; it holds where the note can be played so. */
     public static LinePath<StringWay> of(List<Struck> line, Manner manner, Map<NoteId, String> pins) {
+        return of(line, manner, pins, true);
+    }
+
+    /** The same without the runner-up, in half the time. */
+    static LinePath<StringWay> best(List<Struck> line, Manner manner, Map<NoteId, String> pins) {
+        return of(line, manner, pins, false);
+    }
+
+    private static LinePath<StringWay> of(
+            List<Struck> line, Manner manner, Map<NoteId, String> pins, boolean hasRunnerUp) {
         StringCosts costs = StringCosts.of(manner.school());
         return LinePath.of(
                 line,
                 struck -> !manner.strings()
                         .placesOf(new FingeredPitch(struck.note().melody().midi()))
                         .isEmpty(),
-                run -> new StringStages(run, manner, costs, pins));
+                run -> new StringStages(run, manner, costs, pins),
+                hasRunnerUp);
     }
 }

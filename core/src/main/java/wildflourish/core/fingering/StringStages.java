@@ -17,10 +17,16 @@ final class StringStages implements LinePath.Run<StringWay> {
     private final Strokes strokes;
     private final Map<NoteId, String> pins;
     private final List<List<Strings.Place>> places = new ArrayList<>();
-    /** What each place costs by itself, and each move of the left hand, of the stage that is being looked at. */
+    /** What each place costs by itself. */
     private final List<double[]> own = new ArrayList<>();
 
-    private final Map<Integer, double[][]> moves = new HashMap<>();
+    /** The stage whose moves are known: what the left hand does, and the right one by the strings it goes between. */
+    private int looked = -1;
+
+    private double[][] left = new double[0][0];
+    private boolean isPinned;
+    private Right[][] rights = new Right[0][0];
+    private final Map<Context, Right[][]> known = new HashMap<>();
 
     StringStages(List<Struck> line, StringPath.Manner manner, StringCosts costs, Map<NoteId, String> pins) {
         this.line = List.copyOf(line);
@@ -102,22 +108,91 @@ final class StringStages implements LinePath.Run<StringWay> {
 
     @Override
     public void moves(int stage, int state, Trellis.Sink sink) {
+        if (looked != stage) {
+            look(stage);
+        }
         int from = state / strokes.states();
-        double[] left = moves.computeIfAbsent(stage, this::leftHand)[from];
-        Strings.Place held = places.get(stage).get(from);
+        int stroke = state % strokes.states();
+        double[] fromHere = left[from];
+        List<Strings.Place> next = places.get(stage + 1);
+        int string = places.get(stage).get(from).string();
+        for (int to = 0; to < next.size(); to++) {
+            Right right = rights[string][next.get(to).string()];
+            int base = to * strokes.states();
+            for (int k = right.starts[stroke]; k < right.starts[stroke + 1]; k++) {
+                if (!isPinned || isAllowed(stage + 1, to, right.states[k])) {
+                    sink.move(base + right.states[k], fromHere[to] + right.costs[k]);
+                }
+            }
+        }
+    }
+
+    private void look(int stage) {
+        looked = stage;
+        left = leftHand(stage);
+        isPinned = !pins.getOrDefault(line.get(stage + 1).note().id(), "").isEmpty();
+        Struck before = line.get(stage);
+        Struck struck = line.get(stage + 1);
+        Context context = new Context(
+                struck.quaver(),
+                struck.isOnBeat(),
+                struck.restMillis() > 0,
+                before.note().melody().midi() == struck.note().melody().midi(),
+                StringCosts.isTooFast(before, struck));
+        rights = known.computeIfAbsent(context, each -> rights(stage));
+    }
+
+    /** All that decides what strokes cost from one note to the next, but for the strings. */
+    private record Context(int quaver, boolean isOnBeat, boolean isAfterRest, boolean isSamePitch, boolean isTooFast) {}
+
+    private Right[][] rights(int stage) {
+        int strings = manner.strings().open().size();
+        Right[][] all = new Right[strings][strings];
+        for (int from = 0; from < strings; from++) {
+            for (int to = 0; to < strings; to++) {
+                all[from][to] = right(stage, from, to);
+            }
+        }
+        return all;
+    }
+
+    /** What the right hand may do from one string to another between two notes: for each of its states the next ones. */
+    private Right right(int stage, int from, int to) {
         Struck before = line.get(stage);
         Struck struck = line.get(stage + 1);
         boolean isSamePitch =
                 before.note().melody().midi() == struck.note().melody().midi();
-        List<Strings.Place> next = places.get(stage + 1);
-        for (int to = 0; to < next.size(); to++) {
-            int place = to;
-            Strokes.Step step = new Strokes.Step(held, next.get(to), isSamePitch, before, struck);
-            strokes.next(state % strokes.states(), step, (stroke, cost) -> {
-                if (isAllowed(stage + 1, place, stroke)) {
-                    sink.move(place * strokes.states() + stroke, left[place] + cost);
-                }
-            });
+        return Right.of(strokes, new Strokes.Step(from, to, isSamePitch, before, struck));
+    }
+
+    /** Moves of the right hand, those from state i from starts[i] up to, not including, starts[i + 1]. */
+    private static final class Right {
+        private final int[] starts;
+        private final int[] states;
+        private final double[] costs;
+
+        private Right(int[] starts, int[] states, double[] costs) {
+            this.starts = starts;
+            this.states = states;
+            this.costs = costs;
+        }
+
+        static Right of(Strokes strokes, Strokes.Step step) {
+            int[] starts = new int[strokes.states() + 1];
+            List<Integer> states = new ArrayList<>();
+            List<Double> costs = new ArrayList<>();
+            for (int state = 0; state < strokes.states(); state++) {
+                starts[state] = states.size();
+                strokes.next(state, step, (to, cost) -> {
+                    states.add(to);
+                    costs.add(cost);
+                });
+            }
+            starts[strokes.states()] = states.size();
+            return new Right(
+                    starts,
+                    states.stream().mapToInt(each -> each).toArray(),
+                    costs.stream().mapToDouble(each -> each).toArray());
         }
     }
 

@@ -24,8 +24,8 @@ interface Strokes {
     /** The way of a state at a place. */
     StringWay way(Strings.Place place, int state);
 
-    /** From one note on a string to the next. */
-    record Step(Strings.Place from, Strings.Place to, boolean isSamePitch, Struck before, Struck struck) {}
+    /** From a note on one string to the next on another, each by its index. */
+    record Step(int from, int to, boolean isSamePitch, Struck before, Struck struck) {}
 
     static Strokes of(Strings strings, StrokeOrder order, StringCosts costs) {
         return switch (strings.stroke()) {
@@ -35,9 +35,9 @@ interface Strokes {
         };
     }
 
-    /** Directions down 0 and up 1, each with the notes taken, from 1 to 5 or more. A line that begins on a beat begins down, or it costs as much as a retake. */
+    /** Directions down 0 and up 1, each with the notes taken, from 1 to 4 or more. A line that begins on a beat begins down, or it costs as much as a retake. */
     record Bow(StrokeOrder order, StringCosts costs) implements Strokes {
-        private static final int MOST = 5;
+        private static final int MOST = 4;
         private static final int LONG = 4;
         private static final double HALF = 0.5;
 
@@ -82,7 +82,7 @@ interface Strokes {
             if (!isAfterRest && !step.isSamePitch()) {
                 double cost = isJoined(step.struck()) ? 0 : costs.of("order");
                 cost += taken >= LONG ? costs.of("long slur") : 0;
-                cost += Math.abs(step.to().string() - step.from().string()) > 1 ? costs.of("slur skip") : 0;
+                cost += Math.abs(step.to() - step.from()) > 1 ? costs.of("slur skip") : 0;
                 sink.stroke(direction * MOST + Math.min(taken, MOST - 1), cost);
             }
         }
@@ -156,13 +156,13 @@ interface Strokes {
         @Override
         public void next(int state, Step step, Sink sink) {
             for (int to = 0; to < 3; to++) {
-                double cost = own(to, step.to().string(), step.struck());
+                double cost = own(to, step.to(), step.struck());
                 if (to == state) {
                     cost += StringCosts.isTooFast(step.before(), step.struck())
                             ? Double.POSITIVE_INFINITY
                             : costs.of("again");
                 }
-                cost += step.from().string() == step.to().string() ? costs.of("string again") : 0;
+                cost += step.from() == step.to() ? costs.of("string again") : 0;
                 sink.stroke(to, cost);
             }
         }

@@ -151,7 +151,7 @@ class ButtonPathTest {
         }
 
         private void next(int at, ButtonWay way, double balance, double cost) {
-            if (Math.abs(balance) <= 6000 + 1e-6 && cost < Double.POSITIVE_INFINITY) {
+            if (Math.abs(balance) <= 4000 + 1e-6 && cost < Double.POSITIVE_INFINITY) {
                 go(
                         at + 1,
                         way,

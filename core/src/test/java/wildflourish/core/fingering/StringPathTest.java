@@ -113,7 +113,7 @@ class StringPathTest {
                 double left = costs.ofMove(held, place, before, struck) + costs.ofChoice(manner.strings(), place);
                 strokes.next(
                         stroke,
-                        new Strokes.Step(held, place, isSame, before, struck),
+                        new Strokes.Step(held.string(), place.string(), isSame, before, struck),
                         (next, more) -> go(at + 1, place, next, cost + left + more));
             }
         }
