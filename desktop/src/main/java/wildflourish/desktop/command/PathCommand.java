@@ -81,7 +81,7 @@ final class PathCommand implements Callable<Integer> {
         try {
             return capo == 0 ? strings : strings.withCapo(capo);
         } catch (IllegalArgumentException e) {
-            throw new UsageException(e.getMessage());
+            throw new UsageException(String.valueOf(e.getMessage()));
         }
     }
 
