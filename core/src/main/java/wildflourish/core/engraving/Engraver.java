@@ -84,6 +84,9 @@ public final class Engraver {
             finishPage();
             return List.copyOf(pages);
         }
+        if (score.shows().fingerings() != Score.Fingerings.NONE && showsBellows()) {
+            place(bellows(), BETWEEN_SYSTEMS);
+        }
         if (!score.tune().header().words().isEmpty()) {
             place(verses(), BETWEEN_SYSTEMS);
         }
@@ -196,6 +199,21 @@ public final class Engraver {
                             + Words.tempo(playing.tempo());
                 })
                 .orElse(kind);
+    }
+
+    private boolean showsBellows() {
+        return setting.hands().stream()
+                .flatMap(hand -> hand.instrument().buttons().stream())
+                .anyMatch(layout -> !layout.isSameBothWays());
+    }
+
+    private static Sketch bellows() {
+        Sketch sketch = new Sketch();
+        sketch.add(
+                new Mark.Words("A box round a button: press. A bare one: draw.", 0, 0, Face.ITALIC, 1.6),
+                Ink.QUIET,
+                Drawn.Kind.WORDS);
+        return sketch;
     }
 
     /** The teacher's own sentences, each with the place it is about. */
