@@ -12,6 +12,7 @@ import javax.sound.midi.MidiSystem;
 import javax.sound.midi.Sequence;
 import javax.sound.midi.ShortMessage;
 import javax.sound.midi.Track;
+import wildflourish.core.instrument.Family;
 import wildflourish.core.music.Fraction;
 import wildflourish.core.music.SoundingPitch;
 import wildflourish.core.performance.Moment;
@@ -29,7 +30,6 @@ public final class MidiWriter {
     /** Semitones of the bend range either way. */
     public static final int BEND_RANGE = 24;
 
-    private static final int WHISTLE = 78;
     private static final int VELOCITY = 84;
     private static final int CENTRE = 8192;
     private static final int TEMPO = 0x51;
@@ -67,7 +67,7 @@ public final class MidiWriter {
             int unit = Integer.numberOfTrailingZeros(tune.header().metre().unit());
             meta(METRE, new byte[] {(byte) tune.header().metre().count(), (byte) unit, 24, 8});
         }
-        add(0, new ShortMessage(ShortMessage.PROGRAM_CHANGE, 0, WHISTLE, 0));
+        add(0, new ShortMessage(ShortMessage.PROGRAM_CHANGE, 0, program(realisation.family()), 0));
         bendRange();
         List<Moment> moments = realisation.moments();
         for (int i = 0; i < moments.size(); i++) {
@@ -142,5 +142,21 @@ public final class MidiWriter {
 
     private void add(long tick, MidiMessage message) {
         track.add(new MidiEvent(message, tick));
+    }
+
+    /** Source: General MIDI Level 1, the sound set, counted from 0. */
+    private static int program(Family family) {
+        return switch (family) {
+            case WHISTLE -> 78;
+            case FLUTE -> 73;
+            case BAMBOO_FLUTE -> 77;
+            case RECORDER -> 74;
+            case UNION_PIPES, NINE_NOTE_PIPES -> 109;
+            case FIDDLE -> 110;
+            case MANDOLIN -> 25;
+            case TENOR_BANJO, FIVE_STRING_BANJO -> 105;
+            case TWO_ROW_BOX -> 21;
+            case ANGLO, ENGLISH -> 23;
+        };
     }
 }

@@ -1,0 +1,109 @@
+package wildflourish.desktop.window;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.List;
+import javafx.scene.control.ComboBox;
+import javafx.scene.control.Label;
+import javafx.scene.input.KeyCode;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
+import wildflourish.core.engraving.Drawn;
+import wildflourish.core.engraving.Mark;
+import wildflourish.core.instrument.Instrument;
+import wildflourish.desktop.plain.ChartView;
+
+/** Strings and buttons in the window. */
+class LinesIT extends WindowTest {
+    private void choose(String instrument) throws Exception {
+        inWindow(() -> {
+            window.chooseInstrument(Instrument.of(instrument));
+            return true;
+        });
+    }
+
+    /** The fingers, frets or buttons under the notes, in the order in which they are drawn. */
+    private List<String> labels() throws Exception {
+        return inWindow(() -> window.score().page().orElseThrow().drawn().stream()
+                .filter(each -> each.subject().kind() == Drawn.Kind.FINGERING)
+                .map(Drawn::mark)
+                .filter(Mark.Words.class::isInstance)
+                .map(mark -> ((Mark.Words) mark).text())
+                .toList());
+    }
+
+    @ParameterizedTest
+    @ValueSource(strings = {"fiddle", "mandolin", "tenor-banjo", "banjo-open-g", "box-bc", "anglo-a", "english-48"})
+    void everyViewShowsTheInstrument(String instrument) throws Exception {
+        choose(instrument);
+        assertThat(labels()).hasSizeGreaterThan(100);
+        press(KeyCode.H);
+        ChartView chart = find("#chart", ChartView.class);
+        inWindow(() -> {
+            window.applyCss();
+            window.layout();
+            return true;
+        });
+        assertThat(inWindow(() -> chart.page().orElseThrow().drawn())).hasSizeGreaterThan(40);
+        press(KeyCode.H);
+        press(KeyCode.K);
+        List<String> words = robot.lookup("#look-over .label").queryAllAs(Label.class).stream()
+                .map(Label::getText)
+                .toList();
+        assertThat(words).anyMatch(line -> line.startsWith("Grade "));
+        assertThat(words).noneMatch(line -> line.startsWith("Not on the"));
+        press(KeyCode.K);
+        press(KeyCode.J);
+        assertThat(labels()).isNotEmpty().hasSizeLessThan(40);
+        press(KeyCode.J);
+        press(KeyCode.C);
+        assertThat(isShown("#close-up")).isTrue();
+        press(KeyCode.RIGHT);
+        press(KeyCode.C);
+        press(KeyCode.L);
+        assertThat(inWindow(() -> player.isPlaying())).isTrue();
+        press(KeyCode.L);
+    }
+
+    @Test
+    void anotherSchoolBowsOtherwise() throws Exception {
+        choose("fiddle");
+        long before = strokes();
+        ComboBox<?> schools = find("#school", ComboBox.class);
+        inWindow(() -> {
+            schools.getSelectionModel().select(1);
+            return true;
+        });
+        inWindow(() -> true);
+        assertThat(sight().version().orElseThrow().playing().school().id()).isEqualTo("shuffle");
+        assertThat(strokes()).as("fewer strokes where two notes share a bow").isLessThan(before);
+    }
+
+    /** Lines of which the signs of down and up bows are made. */
+    private long strokes() throws Exception {
+        return inWindow(() -> window.score().page().orElseThrow().drawn().stream()
+                .filter(each -> each.subject().kind() == Drawn.Kind.FINGERING
+                        && each.subject().note().isPresent()
+                        && each.mark() instanceof Mark.Line)
+                .count());
+    }
+
+    @Test
+    void aBoxedButtonIsPressedAndTheChosenSchoolTurnsOftener() throws Exception {
+        choose("box-c-sharp-d");
+        List<String> crisp = labels();
+        ComboBox<?> schools = find("#school", ComboBox.class);
+        inWindow(() -> {
+            schools.getSelectionModel().select(1);
+            return true;
+        });
+        inWindow(() -> true);
+        assertThat(labels()).isNotEqualTo(crisp);
+        assertThat(inWindow(() -> window.score().page().orElseThrow().drawn().stream()
+                        .filter(each -> each.mark() instanceof Mark.Words)
+                        .map(each -> ((Mark.Words) each.mark()).text())
+                        .toList()))
+                .contains("out", "in", "A box round a button: press. A bare one: draw.");
+    }
+}
