@@ -77,7 +77,7 @@ final class BelowStaff {
         List<Column> columns = line.columns.values().stream()
                 .filter(column -> !column.note.isRest() && wearsFingering(column.note))
                 .toList();
-        LaneStrip.draw(line, lines, columns, top);
+        LaneStrip.draw(line, hand, lines, columns, top);
         for (Column column : columns) {
             if (!hand.instrument().has(column.note.melody())) {
                 FingeringStrip.missing(line.sketch, column.centre(), top, column.note.id());

@@ -85,17 +85,10 @@ final class HandChart {
             centred(heading(strings, semitones), first + (semitones + 0.5) * step, y, Face.BOLD, TEXT, Ink.QUIET);
         }
         y += 2.4;
-        List<Integer> order = new ArrayList<>();
         int longStrings = strings.shortFret().isPresent()
                 ? strings.open().size() - 1
                 : strings.open().size();
-        for (int string = longStrings - 1; string >= 0; string--) {
-            order.add(string);
-        }
-        if (longStrings < strings.open().size()) {
-            order.add(longStrings);
-        }
-        for (int string : order) {
+        for (int string : strings.fromTop()) {
             boolean isShort = string >= longStrings;
             page.words(
                     strings.stringName(string) + (isShort ? ", short" : ""), paper.margin(), y + 1.6, Face.BOLD, NOTE);

@@ -7,7 +7,7 @@ import wildflourish.core.fingering.HandLines;
 
 /**
  * Strings or rows of buttons under a line of music: a lane each, a finger, a fret or a button on it for each note, strokes of bow or pick above them. A
- * box round a button means that the bellows are pressed.
+ * box round a button means that the bellows are pressed, a line below one that the teacher keeps to it.
  */
 final class LaneStrip {
     private static final double PITCH = 1.7;
@@ -32,7 +32,7 @@ final class LaneStrip {
     }
 
     /** Draws the lanes below an edge for the columns that wear a fingering. */
-    static void draw(MusicLine line, HandLines lines, List<Column> columns, double top) {
+    static void draw(MusicLine line, Setting.Hand hand, HandLines lines, List<Column> columns, double top) {
         for (int lane = 0; lane < lines.lanes().size(); lane++) {
             double y = middle(lines, lane, top);
             String name = lines.lanes().get(lane);
@@ -47,6 +47,10 @@ final class LaneStrip {
             if (label != null) {
                 label(line, label, column, middle(lines, label.lane(), top));
                 stroke(line, label.stroke(), column, top);
+                if (hand.hasPin(column.note.id())) {
+                    double y = middle(lines, label.lane(), top) + 0.74;
+                    add(line, new Mark.Line(column.centre() - 0.55, y, column.centre() + 0.55, y, 0.16), column);
+                }
             }
         }
     }

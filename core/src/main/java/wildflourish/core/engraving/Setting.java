@@ -23,6 +23,13 @@ record Setting(Score score, List<Hand> hands, Phrasing phrasing) {
      * @param version where the teacher has pinned some
      */
     record Hand(Instrument instrument, FingeringPath path, Optional<HandLines> lines, Optional<Version> version) {
+        /** Whether the teacher has pinned something at a note. */
+        boolean hasPin(NoteId note) {
+            return version.flatMap(each -> each.at(note))
+                    .filter(spot -> !spot.pin().isEmpty())
+                    .isPresent();
+        }
+
         boolean isPinned(NoteId note, Fingering fingering) {
             return version.filter(each -> Hands.isPinned(each, note, fingering)).isPresent();
         }

@@ -1,6 +1,5 @@
 package wildflourish.core.fingering;
 
-import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -11,7 +10,9 @@ import wildflourish.core.instrument.Family;
 import wildflourish.core.instrument.Instrument;
 import wildflourish.core.instrument.School;
 import wildflourish.core.instrument.Strings;
+import wildflourish.core.music.FingeredPitch;
 import wildflourish.core.music.Tempo;
+import wildflourish.core.tune.Note;
 import wildflourish.core.tune.NoteId;
 import wildflourish.core.tune.Tune;
 
@@ -71,7 +72,7 @@ public record HandLines(
     private static HandLines of(List<Struck> line, StringPath.Manner manner, Map<NoteId, String> pins) {
         Strings strings = manner.strings();
         LinePath<StringWay> path = StringPath.best(line, manner, pins);
-        List<Integer> fromTop = fromTop(strings);
+        List<Integer> fromTop = strings.fromTop();
         Map<NoteId, Label> labels = new HashMap<>();
         Map<NoteId, Boolean> struck = new HashMap<>();
         for (Struck each : line) {
@@ -90,19 +91,25 @@ public record HandLines(
         return new HandLines(names, true, labels, struck, path.troubles());
     }
 
-    /** Strings as the player sees them written: the highest on top, a short string at the bottom. */
-    private static List<Integer> fromTop(Strings strings) {
-        List<Integer> order = new ArrayList<>();
-        int longStrings = strings.shortFret().isPresent()
-                ? strings.open().size() - 1
-                : strings.open().size();
-        for (int string = longStrings - 1; string >= 0; string--) {
-            order.add(string);
+    /** What a note of an instrument with strings or buttons may be pinned to, as its paths take it: {@code D3}, {@code i3d}; none on holes. */
+    public static List<String> pins(Instrument instrument, Note note) {
+        if (note.isRest()) {
+            return List.of();
         }
-        if (longStrings < strings.open().size()) {
-            order.add(longStrings);
-        }
-        return order;
+        FingeredPitch pitch = instrument.reading().fingered(note.melody());
+        List<String> onStrings = instrument
+                .strings()
+                .map(strings -> strings.placesOf(pitch).stream()
+                        .map(place -> StringStages.nameOf(place, strings))
+                        .distinct()
+                        .toList())
+                .orElse(List.of());
+        return instrument
+                .buttons()
+                .map(layout -> layout.keysOf(pitch).stream()
+                        .map(ButtonLayout.Key::name)
+                        .toList())
+                .orElse(onStrings);
     }
 
     // Buttons

@@ -55,7 +55,12 @@ final class StringStages implements LinePath.Run<StringWay> {
     }
 
     private String nameOf(Strings.Place place) {
-        String whole = new StringWay(place, true, false, 0).name(manner.strings());
+        return nameOf(place, manner.strings());
+    }
+
+    /** String and finger, or string and fret, without a stroke. */
+    static String nameOf(Strings.Place place, Strings strings) {
+        String whole = new StringWay(place, true, false, 0).name(strings);
         return whole.substring(0, whole.length() - 1);
     }
 

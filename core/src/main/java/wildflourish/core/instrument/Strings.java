@@ -155,6 +155,19 @@ public record Strings(
         return List.copyOf(places);
     }
 
+    /** The strings as the player sees them written: the highest on top, a short one at the bottom. */
+    public List<Integer> fromTop() {
+        List<Integer> order = new ArrayList<>();
+        int longStrings = shortFret.isPresent() ? open.size() - 1 : open.size();
+        for (int string = longStrings - 1; string >= 0; string--) {
+            order.add(string);
+        }
+        if (longStrings < open.size()) {
+            order.add(longStrings);
+        }
+        return List.copyOf(order);
+    }
+
     /** The letter of an open string, {@code D}; on a banjo its number from 1, the highest long one, the short one last. */
     public String stringName(int string) {
         return stroke == Stroke.BANJO

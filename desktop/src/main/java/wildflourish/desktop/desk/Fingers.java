@@ -2,6 +2,7 @@ package wildflourish.desktop.desk;
 
 import java.util.List;
 import java.util.Optional;
+import wildflourish.core.fingering.HandLines;
 import wildflourish.core.instrument.ChartRow;
 import wildflourish.core.instrument.Fingering;
 import wildflourish.core.tune.Note;
@@ -47,6 +48,10 @@ public final class Fingers {
 
     /** The next fingering of the chosen note is kept; after the last one the program chooses again. */
     public void next() {
+        if (!desk.sight().get().chosen().instrument().family().isWind()) {
+            nextPlace();
+            return;
+        }
         List<Fingering> choices = choices();
         if (choices.size() < 2) {
             desk.say(choices.isEmpty() ? "There is no fingering here." : "There is only one fingering for this note.");
@@ -54,6 +59,33 @@ public final class Fingers {
         }
         int next = pinned().map(choices::indexOf).orElse(-1) + 1;
         keep(next == choices.size() ? Optional.empty() : Optional.of(choices.get(next)));
+    }
+
+    /** On strings and buttons: the next place of the chosen note is kept, after the last one none. */
+    private void nextPlace() {
+        Sight current = desk.sight().get();
+        List<String> places = note().map(note -> HandLines.pins(current.chosen().instrument(), note))
+                .orElse(List.of());
+        if (places.size() < 2 || current.stair().isEmpty()) {
+            desk.say(
+                    places.isEmpty()
+                            ? "There is no place for this note here."
+                            : "There is only one place for this note.");
+            return;
+        }
+        NoteId id = note().orElseThrow().id();
+        String pin = current.version()
+                .flatMap(version -> version.at(id))
+                .map(Spot::pin)
+                .orElse("");
+        int next = places.indexOf(pin) + 1;
+        String chosen = next == places.size() ? "" : places.get(next);
+        String letter = Words.letter(note().orElseThrow());
+        desk.change(current.stair().get().pinned(id, chosen), new Deed(Deed.Kind.PIN, letter, ""));
+        desk.say(
+                chosen.isEmpty()
+                        ? "The program chooses where to play this " + letter + " again"
+                        : letter + " on " + chosen + ", kept for this note; the rest moves round it");
     }
 
     /** The chosen note keeps to a fingering; with none the program chooses. */

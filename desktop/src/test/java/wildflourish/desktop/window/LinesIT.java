@@ -11,7 +11,9 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
 import wildflourish.core.engraving.Drawn;
 import wildflourish.core.engraving.Mark;
+import wildflourish.core.fingering.HandLines;
 import wildflourish.core.instrument.Instrument;
+import wildflourish.desktop.desk.Sight;
 import wildflourish.desktop.plain.ChartView;
 
 /** Strings and buttons in the window. */
@@ -23,13 +25,14 @@ class LinesIT extends WindowTest {
         });
     }
 
-    /** The fingers, frets or buttons under the notes, in the order in which they are drawn. */
+    /** The fingers, frets or buttons under the notes with their heights, in the order in which they are drawn. */
     private List<String> labels() throws Exception {
         return inWindow(() -> window.score().page().orElseThrow().drawn().stream()
                 .filter(each -> each.subject().kind() == Drawn.Kind.FINGERING)
                 .map(Drawn::mark)
                 .filter(Mark.Words.class::isInstance)
-                .map(mark -> ((Mark.Words) mark).text())
+                .map(mark -> ((Mark.Words) mark).text() + " at "
+                        + Math.round(mark.box().top() * 10))
                 .toList());
     }
 
@@ -78,6 +81,32 @@ class LinesIT extends WindowTest {
         inWindow(() -> true);
         assertThat(sight().version().orElseThrow().playing().school().id()).isEqualTo("shuffle");
         assertThat(strokes()).as("fewer strokes where two notes share a bow").isLessThan(before);
+    }
+
+    @Test
+    void aPlaceIsKeptAndTheRestMovesRoundIt() throws Exception {
+        choose("box-bc");
+        for (int step = 0; step < 60 && !isTwice(); step++) {
+            press(KeyCode.RIGHT);
+        }
+        var note = sight().note().orElseThrow();
+        List<String> before = labels();
+        press(KeyCode.SHIFT, KeyCode.F);
+        press(KeyCode.SHIFT, KeyCode.F);
+        assertThat(sight().version().orElseThrow().at(note).orElseThrow().pin()).isNotEmpty();
+        assertThat(inWindow(() -> desk.said().get())).contains("kept for this note");
+        assertThat(labels()).isNotEqualTo(before);
+        press(KeyCode.SHIFT, KeyCode.F);
+        assertThat(sight().version().orElseThrow().at(note)).isEmpty();
+        assertThat(labels()).isEqualTo(before);
+    }
+
+    private boolean isTwice() throws Exception {
+        Sight now = sight();
+        return now.tune()
+                .flatMap(tune -> now.note().map(tune::note))
+                .map(note -> HandLines.pins(now.chosen().instrument(), note).size() > 1)
+                .orElse(false);
     }
 
     /** Lines of which the signs of down and up bows are made. */
