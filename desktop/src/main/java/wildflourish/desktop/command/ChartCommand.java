@@ -19,6 +19,7 @@ import wildflourish.core.instrument.ChartRow;
 import wildflourish.core.instrument.Gracing;
 import wildflourish.core.instrument.Instrument;
 import wildflourish.core.instrument.School;
+import wildflourish.core.music.FingeredPitch;
 import wildflourish.core.music.WrittenPitch;
 import wildflourish.files.paint.PdfPainter;
 import wildflourish.files.store.BookStore;
@@ -70,7 +71,51 @@ final class ChartCommand implements Callable<Integer> {
         return rows;
     }
 
+    /** On strings each place of the first position or of twelve frets, on buttons each button. */
+    private static List<Map<String, String>> places(Instrument asked) {
+        List<Map<String, String>> rows = new ArrayList<>();
+        asked.strings().ifPresent(strings -> {
+            for (int string : strings.fromTop()) {
+                for (int semitones = 0; semitones <= 12; semitones++) {
+                    FingeredPitch pitch =
+                            new FingeredPitch(strings.open().get(string).midi() + semitones);
+                    int at = string;
+                    strings.placesOf(pitch).stream()
+                            .filter(place -> place.string() == at && place.position() == 0)
+                            .forEach(place -> rows.add(Map.of(
+                                    "note", pitch.toString(),
+                                    "string", strings.stringName(at),
+                                    "semitones", String.valueOf(place.semitones()),
+                                    "finger", place.stop().name())));
+                }
+            }
+        });
+        asked.buttons()
+                .ifPresent(layout -> layout.buttons().forEach(button -> {
+                    Map<String, String> row = new LinkedHashMap<>();
+                    row.put("row", button.row());
+                    row.put("button", String.valueOf(button.number()));
+                    row.put("press", button.press().toString());
+                    row.put("draw", button.draw().toString());
+                    row.put("trust", button.trust().word());
+                    rows.add(row);
+                }));
+        return rows.stream().map(ChartCommand::inOrder).toList();
+    }
+
+    private static Map<String, String> inOrder(Map<String, String> row) {
+        Map<String, String> ordered = new LinkedHashMap<>();
+        for (String column :
+                List.of("note", "string", "semitones", "finger", "row", "button", "press", "draw", "trust")) {
+            Optional.ofNullable(row.get(column)).ifPresent(cell -> ordered.put(column, cell));
+        }
+        return ordered;
+    }
+
     private static List<Map<String, String>> notes(Instrument asked) {
+        if (!asked.family().isWind()) {
+            return places(asked);
+        }
         List<Map<String, String>> rows = new ArrayList<>();
         for (ChartRow note : asked.chart()) {
             Map<String, String> row = new LinkedHashMap<>();

@@ -290,6 +290,10 @@ class FlourishTest {
     void chartListsEveryNoteOrIsAPdf() throws IOException {
         assertThat(run("chart", "--format", "json")).isZero();
         assertThat(new ObjectMapper().readTree(out.toString())).hasSizeGreaterThan(50);
+        assertThat(run("chart", "--instrument", "box-bc", "--format", "json")).isZero();
+        assertThat(new ObjectMapper().readTree(out.toString())).hasSize(21);
+        assertThat(run("chart", "--instrument", "fiddle", "--format", "json")).isZero();
+        assertThat(new ObjectMapper().readTree(out.toString())).hasSize(40);
         assertThat(run("chart", "--instrument", "border-pipes", "--format", "json"))
                 .isZero();
         JsonNode rows = new ObjectMapper().readTree(out.toString());
