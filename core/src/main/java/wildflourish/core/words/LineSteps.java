@@ -13,10 +13,12 @@ import wildflourish.core.fingering.StringPath;
 import wildflourish.core.fingering.StringWay;
 import wildflourish.core.fingering.Struck;
 import wildflourish.core.instrument.Button;
+import wildflourish.core.instrument.ButtonLayout;
 import wildflourish.core.instrument.Family;
 import wildflourish.core.instrument.Instrument;
 import wildflourish.core.instrument.School;
 import wildflourish.core.instrument.Strings;
+import wildflourish.core.music.FingeredPitch;
 import wildflourish.core.music.Tempo;
 import wildflourish.core.tune.NoteId;
 import wildflourish.core.tune.Tune;
@@ -95,7 +97,7 @@ public final class LineSteps {
         Matcher match = ON_STRING.matcher(words);
         List<StringWay> ways = new ArrayList<>();
         if (match.matches()) {
-            for (Strings.Place place : strings.placesOf(new wildflourish.core.music.FingeredPitch(midi))) {
+            for (Strings.Place place : strings.placesOf(new FingeredPitch(midi))) {
                 for (StringWay way : List.of(
                         new StringWay(place, true, false, 0),
                         new StringWay(place, false, false, 0),
@@ -124,8 +126,7 @@ public final class LineSteps {
                 .flatMap(button -> java.util.Arrays.stream(Button.Bellows.values())
                         .filter(bellows -> bellows == Button.Bellows.PRESS || !button.isSameBothWays())
                         .flatMap(bellows -> button.fingers().stream()
-                                .map(finger -> new ButtonWay(
-                                        new wildflourish.core.instrument.ButtonLayout.Key(button, bellows), finger))))
+                                .map(finger -> new ButtonWay(new ButtonLayout.Key(button, bellows), finger))))
                 .filter(way -> of(way, instrument.family()).equals(words))
                 .findFirst();
     }

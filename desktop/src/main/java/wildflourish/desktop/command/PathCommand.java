@@ -23,6 +23,7 @@ import wildflourish.core.instrument.Instrument;
 import wildflourish.core.instrument.School;
 import wildflourish.core.instrument.Strings;
 import wildflourish.core.tune.Note;
+import wildflourish.core.tune.NoteId;
 import wildflourish.core.tune.Tune;
 import wildflourish.core.words.Words;
 
@@ -87,7 +88,7 @@ final class PathCommand implements Callable<Integer> {
 
     private static <W> void add(
             List<Map<String, String>> rows, Tune tune, List<Struck> line, LinePath<W> path, Function<W, String> name) {
-        Map<wildflourish.core.tune.NoteId, LinePath.Why> troubles = new LinkedHashMap<>();
+        Map<NoteId, LinePath.Why> troubles = new LinkedHashMap<>();
         path.troubles().forEach(trouble -> troubles.put(trouble.note(), trouble.why()));
         for (Struck struck : line) {
             Note note = struck.note();

@@ -157,9 +157,7 @@ final class Transport {
         List<PlayRange> calls =
                 PlayRange.phrases(worked.get(), tune, sight.note().get(), joined);
         Performance.CountIn beats = countIn(tune, worked.get(), calls.get(0));
-        player.play(new Performance(worked.get(), calls, true, beats));
-        playing.set(true);
-        timer.start();
+        begin(new Performance(worked.get(), calls, true, beats));
         desk.say("Call and answer: listen, then play it back over the quiet pulse");
     }
 
@@ -174,9 +172,7 @@ final class Transport {
         Tune tune = sight.tune().orElseThrow();
         List<PlayRange> ranges =
                 PlayRange.drill(worked.get(), tune, sight.note().get(), rounds);
-        player.play(new Performance(worked.get(), ranges, false, countIn(tune, worked.get(), ranges.get(0))));
-        playing.set(true);
-        timer.start();
+        begin(new Performance(worked.get(), ranges, false, countIn(tune, worked.get(), ranges.get(0))));
         desk.say(
                 ranges.size() > rounds
                         ? "The part " + rounds + " times with its first ending, then on as it is played"
@@ -185,7 +181,11 @@ final class Transport {
 
     private void play(Realisation realisation, PlayRange range) {
         Tune tune = desk.sight().get().tune().orElseThrow();
-        player.play(new Performance(realisation, range, countIn(tune, realisation, range)));
+        begin(new Performance(realisation, range, countIn(tune, realisation, range)));
+    }
+
+    private void begin(Performance performance) {
+        player.play(performance);
         playing.set(true);
         timer.start();
     }
