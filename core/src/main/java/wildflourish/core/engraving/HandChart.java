@@ -121,7 +121,8 @@ final class HandChart {
     // Buttons
 
     private void rows(ButtonLayout layout) {
-        Map<String, List<Button>> rows = new LinkedHashMap<>();
+        // The row at the edge of the keyboard stands on top, as it does under the notes.
+        Map<String, List<Button>> rows = new LinkedHashMap<>(Map.of("outer", new ArrayList<>()));
         layout.buttons()
                 .forEach(button -> rows.computeIfAbsent(button.row(), row -> new ArrayList<>())
                         .add(button));
