@@ -1,6 +1,7 @@
 package wildflourish.core;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -25,7 +26,8 @@ import wildflourish.core.tune.TuneType;
 import wildflourish.core.version.Span;
 
 /**
- * Tunes for tests, without a reader of files: notes as {@code F♯4:2} with the length in quavers, {@code r:1} for a rest, {@code ~} after a
+ * Tunes for tests, without a reader of files: notes as {@code F♯4:2} with the length in quavers, {@code D4+A4:2} for two
+ * together, {@code r:1} for a rest, {@code ~} after a
  * note that is tied on, bars between {@code |}, {@code |:} and {@code :|}, endings as {@code [1}.
  */
 public final class Melody {
@@ -101,7 +103,11 @@ public final class Melody {
         Fraction length = Fraction.parse(halves[1]).times(Fraction.of(1, 8));
         Joins joins = new Joins(word.endsWith("~"), 0, 0, true);
         Marks marks = new Marks(Graces.NONE, List.of(), Optional.empty(), List.of(), List.of(), joins);
-        List<WrittenPitch> pitches = halves[0].equals("r") ? List.of() : List.of(WrittenPitch.parse(halves[0]));
+        List<WrittenPitch> pitches = halves[0].equals("r")
+                ? List.of()
+                : Arrays.stream(halves[0].split("\\+", -1))
+                        .map(WrittenPitch::parse)
+                        .toList();
         return new Note(new NoteId(id), pitches, Duration.of(length), marks);
     }
 

@@ -108,8 +108,7 @@ class LinesTest {
                 Strings strings = instrument.strings().get();
                 LinePath<StringWay> path = StringPath.of(line, Manners.of(strings, school, tune.metreAt(0)), Map.of());
                 path.ways().forEach((note, way) -> {
-                    int midi = tune.note(note).melody().midi();
-                    List<StringWay> read = LineSteps.parse(words.get(note), strings, midi);
+                    List<StringWay> read = LineSteps.parse(words.get(note), strings, tune.note(note));
                     assertThat(read).as(words.get(note)).isNotEmpty();
                     assertThat(read)
                             .allMatch(each -> each.place().string()

@@ -1,6 +1,7 @@
 package wildflourish.core.fingering;
 
 import java.util.HashMap;
+import java.util.List;
 import java.util.Map;
 import wildflourish.core.instrument.Button;
 import wildflourish.core.instrument.ButtonLayout;
@@ -14,7 +15,7 @@ final class ButtonCosts {
     private static final Map<String, ButtonCosts> ALL = read();
     private static final Map<FingeredPitch, String> ACROSS = readAcross();
     /** Fingers that do not reach further apart, in columns. */
-    private static final double REACH = 5;
+    static final double REACH = 5;
 
     private static final double EASY_REACH = 3;
     private static final int LITTLE = 4;
@@ -63,8 +64,26 @@ final class ButtonCosts {
         return of("air");
     }
 
-    /** What a way costs by itself. */
+    /** What a way costs by itself, its second notes too. */
     double ofChoice(ButtonWay way) {
+        if (way.under().isEmpty()) {
+            return ofOne(way);
+        }
+        List<ButtonWay> all = way.each();
+        double cost = 0;
+        for (int i = 0; i < all.size(); i++) {
+            cost += ofOne(all.get(i));
+            for (ButtonWay other : all.subList(i + 1, all.size())) {
+                boolean isOneFinger = all.get(i).finger() == other.finger();
+                boolean isOneHand =
+                        all.get(i).key().button().hand() == other.key().button().hand();
+                cost += isOneHand && !isOneFinger ? spread(all.get(i), other) : 0;
+            }
+        }
+        return exact(cost);
+    }
+
+    private double ofOne(ButtonWay way) {
         Button button = way.key().button();
         double cost = way.finger() == LITTLE ? of("little") : 0;
         cost += way.finger() == button.fingers().get(0) || button.fingers().size() == LITTLE ? 0 : of("other finger");
@@ -79,7 +98,22 @@ final class ButtonCosts {
         if (from.key().button().hand() == to.key().button().hand()) {
             cost += of("same hand") + fingers(from, to, isAfterRest);
         }
+        for (ButtonWay lower : to.under()) {
+            cost += ofSecond(from, lower, isAfterRest);
+        }
         return exact(cost * USUAL_MILLIS / (before.millis() + struck.restMillis()));
+    }
+
+    /** What it costs to come to a second note: nothing for a button held on, else what its finger did before. */
+    private double ofSecond(ButtonWay from, ButtonWay to, boolean isAfterRest) {
+        for (ButtonWay held : from.each()) {
+            boolean isItsFinger = held.finger() == to.finger()
+                    && held.key().button().hand() == to.key().button().hand();
+            if (isItsFinger && !held.key().button().equals(to.key().button())) {
+                return of(isAfterRest ? "over a rest" : "same finger");
+            }
+        }
+        return 0;
     }
 
     /** To a millionth or so, in a power of two, so that sums are exact and ways that cost the same are seen to. */
@@ -111,11 +145,13 @@ final class ButtonCosts {
         if (isSameFinger) {
             return isAfterRest ? of("over a rest") : of("same finger");
         }
-        double apart = Math.abs(columns);
-        if (apart > REACH) {
-            return Double.POSITIVE_INFINITY;
-        }
-        double cost = Math.max(0, apart - EASY_REACH) * of("spread");
+        return Math.abs(columns) > REACH ? Double.POSITIVE_INFINITY : spread(from, to);
+    }
+
+    /** What it costs two fingers of a hand to lie so far apart, or across each other. */
+    private double spread(ButtonWay from, ButtonWay to) {
+        double columns = to.key().button().place() - from.key().button().place();
+        double cost = Math.max(0, Math.abs(columns) - EASY_REACH) * of("spread");
         boolean isCrossed = columns != 0 && columns > 0 != to.finger() > from.finger();
         return cost + (isCrossed ? of("crossing") : 0);
     }

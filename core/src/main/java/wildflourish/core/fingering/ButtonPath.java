@@ -1,9 +1,11 @@
 package wildflourish.core.fingering;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import wildflourish.core.instrument.Button;
 import wildflourish.core.instrument.ButtonLayout;
 import wildflourish.core.instrument.School;
 import wildflourish.core.music.FingeredPitch;
@@ -32,7 +34,7 @@ public final class ButtonPath {
         ButtonCosts costs = ButtonCosts.of(school);
         return LinePath.of(
                 line,
-                struck -> !choices(struck, layout, pins).isEmpty(),
+                struck -> refusal(struck, layout),
                 run -> {
                     List<List<ButtonWay>> choices = run.stream()
                             .map(struck -> choices(struck, layout, pins))
@@ -43,16 +45,54 @@ public final class ButtonPath {
     }
 
     private static List<ButtonWay> choices(Struck struck, ButtonLayout layout, Map<NoteId, String> pins) {
-        List<ButtonWay> all = new ArrayList<>();
-        for (ButtonLayout.Key key :
-                layout.keysOf(new FingeredPitch(struck.note().melody().midi()))) {
-            key.button().fingers().forEach(finger -> all.add(new ButtonWay(key, finger)));
-        }
+        List<ButtonWay> together = together(struck.pitches(), layout);
+        List<ButtonWay> all = together.isEmpty()
+                ? waysOf(new FingeredPitch(struck.note().melody().midi()), layout)
+                : together;
         String pin = pins.getOrDefault(struck.note().id(), "");
         List<ButtonWay> pinned = all.stream()
-                .filter(way -> way.toString().equals(pin) || way.key().name().equals(pin))
+                .filter(way -> way.toString().equals(pin) || way.keys().equals(pin))
                 .toList();
         return pinned.isEmpty() ? all : pinned;
+    }
+
+    private static List<ButtonWay> waysOf(FingeredPitch pitch, ButtonLayout layout) {
+        List<ButtonWay> all = new ArrayList<>();
+        for (ButtonLayout.Key key : layout.keysOf(pitch)) {
+            key.button().fingers().forEach(finger -> all.add(new ButtonWay(key, finger)));
+        }
+        return all;
+    }
+
+    /** Every way for pitches that sound together, from the lowest to the melody. */
+    static List<ButtonWay> together(List<FingeredPitch> pitches, ButtonLayout layout) {
+        List<ButtonWay> ways = waysOf(pitches.get(pitches.size() - 1), layout);
+        for (int i = pitches.size() - 2; i >= 0; i--) {
+            List<ButtonWay> lower = waysOf(pitches.get(i), layout);
+            ways = ways.stream()
+                    .flatMap(way -> lower.stream()
+                            .filter(each -> way.each().stream().allMatch(each::goesWith))
+                            .map(way::with))
+                    .toList();
+        }
+        return ways;
+    }
+
+    /** Why a note, or notes together, cannot be played; empty where they can. */
+    private static Optional<LinePath.Why> refusal(Struck struck, ButtonLayout layout) {
+        List<FingeredPitch> pitches = struck.pitches();
+        if (pitches.stream().anyMatch(pitch -> layout.keysOf(pitch).isEmpty())) {
+            boolean hasMelody = !layout.keysOf(pitches.get(pitches.size() - 1)).isEmpty();
+            return Optional.of(hasMelody ? LinePath.Why.SECOND_MISSING : LinePath.Why.MISSING);
+        }
+        if (pitches.size() == 1 || !together(pitches, layout).isEmpty()) {
+            return Optional.empty();
+        }
+        boolean isOneWay = Arrays.stream(Button.Bellows.values())
+                .anyMatch(bellows -> pitches.stream()
+                        .allMatch(pitch -> layout.keysOf(pitch).stream()
+                                .anyMatch(key -> key.button().isSameBothWays() || key.bellows() == bellows)));
+        return Optional.of(isOneWay ? LinePath.Why.FINGERS : LinePath.Why.BELLOWS);
     }
 
     /** How often the bellows turn. */

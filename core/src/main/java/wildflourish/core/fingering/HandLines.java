@@ -96,18 +96,20 @@ public record HandLines(
         if (note.isRest()) {
             return List.of();
         }
-        FingeredPitch pitch = instrument.reading().fingered(note.melody());
+        List<FingeredPitch> pitches =
+                note.pitches().stream().map(instrument.reading()::fingered).toList();
         List<String> onStrings = instrument
                 .strings()
-                .map(strings -> strings.placesOf(pitch).stream()
-                        .map(place -> StringStages.nameOf(place, strings))
+                .map(strings -> Together.of(strings, pitches).holds().stream()
+                        .map(hold -> hold.name(strings))
                         .distinct()
                         .toList())
                 .orElse(List.of());
         return instrument
                 .buttons()
-                .map(layout -> layout.keysOf(pitch).stream()
-                        .map(ButtonLayout.Key::name)
+                .map(layout -> ButtonPath.together(pitches, layout).stream()
+                        .map(ButtonWay::keys)
+                        .distinct()
                         .toList())
                 .orElse(onStrings);
     }

@@ -4,9 +4,9 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.function.Function;
-import java.util.function.Predicate;
 import wildflourish.core.path.Trellis;
 import wildflourish.core.tune.NoteId;
 
@@ -35,8 +35,29 @@ public record LinePath<W>(
     public enum Why {
         /** The instrument does not have it. */
         MISSING,
-        /** Fingers or strokes do not get there in time from the note before, or the air runs out on the way. */
-        STUCK
+        /** Fingers or strokes do not get there in time from the note before. */
+        STUCK,
+        /** The bellows have no way to go on in either direction. */
+        AIR,
+        /** The instrument does not have a note that sounds with it. */
+        SECOND_MISSING,
+        /** Notes that sound together lie on one string only. */
+        ONE_STRING,
+        /** They lie on strings that no stroke takes together. */
+        APART,
+        /** No hand stops or reaches them together. */
+        FINGERS,
+        /** One of them sounds only pressed, another only drawn. */
+        BELLOWS,
+        /** There are more of them than can sound at once. */
+        TOO_MANY,
+        /** The instrument sounds one note at a time. */
+        ONE_AT_A_TIME;
+
+        /** Whether the melody is played all the same, with the notes under it left out. */
+        public boolean leavesMelody() {
+            return compareTo(AIR) > 0;
+        }
     }
 
     /** A note that cannot be played. */
@@ -70,6 +91,11 @@ public record LinePath<W>(
             return hasRunnerUp ? Trellis.through(this) : Trellis.cheapest(this);
         }
 
+        /** Why there is no way through. */
+        default Why stuck() {
+            return Why.STUCK;
+        }
+
         /** What each note adds to the cost. */
         default List<Double> costs(Trellis.Way way) {
             List<Double> all = new ArrayList<>();
@@ -91,25 +117,30 @@ public record LinePath<W>(
     /**
      * Through a line.
      *
-     * @param has whether the instrument has a note at all
+     * @param refusal why a note, or notes together, cannot be played wherever they stand
      * @param runs makes stages of notes that it has
      * @param hasRunnerUp whether the next cheapest way is wanted
      */
     static <W> LinePath<W> of(
-            List<Struck> line, Predicate<Struck> has, Function<List<Struck>, Run<W>> runs, boolean hasRunnerUp) {
+            List<Struck> line,
+            Function<Struck, Optional<Why>> refusal,
+            Function<List<Struck>, Run<W>> runs,
+            boolean hasRunnerUp) {
         Gathering<W> gathering = new Gathering<>(runs, hasRunnerUp);
         List<Struck> run = new ArrayList<>();
+        Map<NoteId, Why> refused = new HashMap<>();
         for (Struck struck : line) {
-            if (has.test(struck)) {
+            Optional<Why> why = refusal.apply(struck);
+            why.ifPresent(each -> refused.put(struck.note().id(), each));
+            if (why.isEmpty() || why.get().leavesMelody()) {
                 run.add(struck);
             } else {
                 gathering.settle(List.copyOf(run));
                 run.clear();
-                gathering.troubles.add(new Trouble(struck.note().id(), Why.MISSING));
             }
         }
         gathering.settle(List.copyOf(run));
-        return gathering.path();
+        return gathering.path(line, refused);
     }
 
     /** Gathers the runs of a line. */
@@ -117,7 +148,7 @@ public record LinePath<W>(
         private final Function<List<Struck>, Run<W>> runs;
         private final Map<NoteId, W> ways = new HashMap<>();
         private final Map<NoteId, Double> each = new HashMap<>();
-        private final List<Trouble> troubles = new ArrayList<>();
+        private final Map<NoteId, Why> stops = new HashMap<>();
         private Optional<RunnerUp<W>> nearest = Optional.empty();
         private double cost;
 
@@ -128,7 +159,13 @@ public record LinePath<W>(
             this.hasRunnerUp = hasRunnerUp;
         }
 
-        LinePath<W> path() {
+        LinePath<W> path(List<Struck> line, Map<NoteId, Why> refused) {
+            refused.forEach(stops::putIfAbsent);
+            List<Trouble> troubles = line.stream()
+                    .map(struck -> struck.note().id())
+                    .filter(stops::containsKey)
+                    .map(note -> new Trouble(note, Objects.requireNonNull(stops.get(note))))
+                    .toList();
             return new LinePath<>(ways, cost, each, troubles, nearest);
         }
 
@@ -147,7 +184,7 @@ public record LinePath<W>(
                     Run<W> before = runs.apply(run.subList(from, from + stuck));
                     before.solved(hasRunnerUp).found().ifPresent(found -> take(before, found));
                 }
-                troubles.add(new Trouble(run.get(from + stuck).note().id(), Why.STUCK));
+                stops.put(run.get(from + stuck).note().id(), whole.stuck());
                 from += stuck + 1;
             }
         }

@@ -2,6 +2,7 @@ package wildflourish.core.fingering;
 
 import java.util.HashMap;
 import java.util.Map;
+import java.util.Objects;
 import wildflourish.core.instrument.School;
 import wildflourish.core.instrument.Strings;
 import wildflourish.core.table.Row;
@@ -36,7 +37,8 @@ final class StringCosts {
             "pick beat",
             "pick twice",
             "not thumb",
-            "high"
+            "high",
+            "awkward"
         }) {
             values.put(column, row.read(column, Double::valueOf));
         }
@@ -60,12 +62,22 @@ final class StringCosts {
     }
 
     double of(String name) {
-        return java.util.Objects.requireNonNull(values.get(name), name);
+        return Objects.requireNonNull(values.get(name), name);
     }
 
-    /** What a place costs by itself, where the next string's open note is the same as the fourth finger's. */
-    double ofChoice(Strings strings, Strings.Place place) {
-        double cost = place.stop().extra() + (place.position() > 0 ? of("high") : 0);
+    /** What a hold costs by itself. */
+    double ofChoice(Strings strings, StringHold hold) {
+        double cost = hold.position() > 0 ? of("high") : 0;
+        for (Strings.Place place : hold.places()) {
+            cost += ofPlace(strings, place);
+        }
+        boolean isAwkward = strings.stroke() == Strings.Stroke.BOW && Together.isAwkward(hold);
+        return ButtonCosts.exact(cost + (isAwkward ? of("awkward") : 0));
+    }
+
+    /** What a place costs where the next string's open note is the same as the fourth finger's. */
+    private double ofPlace(Strings strings, Strings.Place place) {
+        double cost = place.stop().extra();
         boolean isFourth = place.stop().finger() == FOURTH
                 && place.position() == 0
                 && place.semitones() == FIFTH
@@ -78,44 +90,62 @@ final class StringCosts {
                 && strings.open().stream()
                         .anyMatch(open -> open.midi()
                                 == strings.open().get(place.string()).midi() - FIFTH);
-        return ButtonCosts.exact(cost + (hasFourth ? of("open") : 0));
+        return cost + (hasFourth ? of("open") : 0);
     }
 
-    /** What it costs to begin at a place: the hand begins in the first position and has time to move. */
-    double ofBegin(Strings strings, Strings.Place place) {
-        double moved = place.position() > 0 ? (of("shift") + place.position()) / 2 : 0;
-        return ButtonCosts.exact(ofChoice(strings, place) + moved);
+    /** What it costs to begin with a hold: the hand begins in the first position and has time to move. */
+    double ofBegin(Strings strings, StringHold hold) {
+        double moved = hold.position() > 0 ? (of("shift") + hold.position()) / 2 : 0;
+        return ButtonCosts.exact(ofChoice(strings, hold) + moved);
     }
 
-    /** What the left hand does from one place to the next. */
-    double ofMove(Strings.Place from, Strings.Place to, Struck before, Struck struck) {
-        double cost = 0;
-        int strings = Math.abs(to.string() - from.string());
-        if (strings > 0) {
-            cost += strings == 1 ? of("change") : of("skip") + (strings - 2) * of("change");
-        }
+    /** What the left hand does from one hold to the next. */
+    double ofMove(StringHold from, StringHold to, Struck before, Struck struck) {
+        double cost = ofStrings(from, to);
         int moved = Math.abs(to.position() - from.position());
         if (moved > 0) {
             double shift = of("shift") + moved;
-            cost += from.isOpen() || struck.restMillis() > 0 ? shift / 2 : shift;
-        } else if (!from.isOpen() && !to.isOpen()) {
-            cost += fingers(from, to);
+            boolean isEasy = struck.restMillis() > 0 || from.places().stream().allMatch(Strings.Place::isOpen);
+            cost += isEasy ? shift / 2 : shift;
+        } else {
+            for (Strings.Place place : to.places()) {
+                cost += place.isOpen() ? 0 : ofFinger(from, place);
+            }
         }
         return ButtonCosts.exact(cost * USUAL_MILLIS / (before.millis() + struck.restMillis()));
     }
 
-    private double fingers(Strings.Place from, Strings.Place to) {
-        boolean isSameFinger = from.stop().finger() == to.stop().finger();
+    private double ofStrings(StringHold from, StringHold to) {
+        int between = from.stringsTo(to);
+        return between > 1
+                ? of("skip") + (between - 2) * of("change")
+                : Math.abs(to.level() - from.level()) * of("change");
+    }
+
+    /** What the finger of a place did before, or one that it can leave down. */
+    private double ofFinger(StringHold from, Strings.Place to) {
+        double again = Double.POSITIVE_INFINITY;
+        double kept = 0;
+        for (Strings.Place held : from.places()) {
+            if (held.isOpen()) {
+                continue;
+            }
+            boolean isSameString = held.string() == to.string();
+            if (held.stop().finger() == to.stop().finger()) {
+                again = Math.min(again, ofSameFinger(held, to));
+            } else if (isSameString && to.stop().finger() > held.stop().finger()) {
+                kept = of("kept");
+            }
+        }
+        return again < Double.POSITIVE_INFINITY ? again : kept;
+    }
+
+    private double ofSameFinger(Strings.Place from, Strings.Place to) {
+        boolean isAsHigh = from.semitones() == to.semitones();
         if (from.string() == to.string()) {
-            boolean isSamePlace = from.semitones() == to.semitones();
-            return isSameFinger
-                    ? isSamePlace ? 0 : of("same finger")
-                    : to.stop().finger() > from.stop().finger() ? of("kept") : 0;
+            return isAsHigh ? 0 : of("same finger");
         }
-        if (!isSameFinger) {
-            return 0;
-        }
-        return from.semitones() == to.semitones() ? of("planted") : of("across");
+        return isAsHigh ? of("planted") : of("across");
     }
 
     /** Whether fingers of a banjo hand follow each other too fast to be the same. */

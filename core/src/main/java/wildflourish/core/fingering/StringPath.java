@@ -5,7 +5,6 @@ import java.util.Map;
 import wildflourish.core.instrument.School;
 import wildflourish.core.instrument.Strings;
 import wildflourish.core.instrument.StrokeOrder;
-import wildflourish.core.music.FingeredPitch;
 import wildflourish.core.tune.NoteId;
 
 /**
@@ -38,9 +37,7 @@ public final class StringPath {
         StringCosts costs = StringCosts.of(manner.school());
         return LinePath.of(
                 line,
-                struck -> !manner.strings()
-                        .placesOf(new FingeredPitch(struck.note().melody().midi()))
-                        .isEmpty(),
+                struck -> Together.of(manner.strings(), struck.pitches()).why(),
                 run -> new StringStages(run, manner, costs, pins),
                 hasRunnerUp);
     }

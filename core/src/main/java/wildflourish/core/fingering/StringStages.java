@@ -9,22 +9,22 @@ import wildflourish.core.music.FingeredPitch;
 import wildflourish.core.path.Trellis;
 import wildflourish.core.tune.NoteId;
 
-/** A run of notes on strings as stages of a trellis; a state is a place of the left hand and a state of the right one. */
+/** A run of notes on strings as stages of a trellis; a state is a hold of the left hand and a state of the right one. */
 final class StringStages implements LinePath.Run<StringWay> {
     private final List<Struck> line;
     private final StringPath.Manner manner;
     private final StringCosts costs;
     private final Strokes strokes;
     private final Map<NoteId, String> pins;
-    private final List<List<Strings.Place>> places = new ArrayList<>();
-    /** What each place costs by itself. */
+    private final List<List<StringHold>> holds = new ArrayList<>();
+    /** What each hold costs by itself. */
     private final List<double[]> own = new ArrayList<>();
 
     /** The stage whose moves are known: what the left hand does, and the right one by the strings it goes between. */
     private int looked = -1;
 
     private double[][] left = new double[0][0];
-    private boolean isPinned;
+    private boolean isBound;
     private Right[][] rights = new Right[0][0];
     private final Map<Context, Right[][]> known = new HashMap<>();
 
@@ -35,33 +35,34 @@ final class StringStages implements LinePath.Run<StringWay> {
         this.pins = pins;
         this.strokes = Strokes.of(manner.strings(), manner.order(), costs);
         for (Struck struck : line) {
-            List<Strings.Place> all = choices(struck);
-            places.add(all);
+            List<StringHold> all = choices(struck);
+            holds.add(all);
             own.add(all.stream()
-                    .mapToDouble(place -> costs.ofChoice(manner.strings(), place))
+                    .mapToDouble(hold -> costs.ofChoice(manner.strings(), hold))
                     .toArray());
         }
     }
 
-    private List<Strings.Place> choices(Struck struck) {
-        List<Strings.Place> all = manner.strings()
-                .placesOf(new FingeredPitch(struck.note().melody().midi()));
+    /** What the hand may hold; the melody by itself where the notes under it cannot be held with it. */
+    private List<StringHold> choices(Struck struck) {
+        List<StringHold> together =
+                Together.of(manner.strings(), struck.pitches()).holds();
+        List<StringHold> all = together.isEmpty()
+                ? Together.of(
+                                manner.strings(),
+                                List.of(new FingeredPitch(struck.note().melody().midi())))
+                        .holds()
+                : together;
         String pin = pins.getOrDefault(struck.note().id(), "");
-        List<Strings.Place> pinned = all.stream()
-                .filter(place -> pin.startsWith(nameOf(place))
-                        && pin.length() <= nameOf(place).length() + 1)
+        List<StringHold> pinned = all.stream()
+                .filter(hold -> pin.startsWith(nameOf(hold))
+                        && pin.length() <= nameOf(hold).length() + 1)
                 .toList();
         return pinned.isEmpty() ? all : pinned;
     }
 
-    private String nameOf(Strings.Place place) {
-        return nameOf(place, manner.strings());
-    }
-
-    /** String and finger, or string and fret, without a stroke. */
-    static String nameOf(Strings.Place place, Strings strings) {
-        String whole = new StringWay(place, true, false, 0).name(strings);
-        return whole.substring(0, whole.length() - 1);
+    private String nameOf(StringHold hold) {
+        return hold.name(manner.strings());
     }
 
     @Override
@@ -74,7 +75,7 @@ final class StringStages implements LinePath.Run<StringWay> {
         List<StringWay> ways = new ArrayList<>();
         for (int i = 0; i < line.size(); i++) {
             int state = way.states().get(i);
-            ways.add(strokes.way(places.get(i).get(state / strokes.states()), state % strokes.states()));
+            ways.add(strokes.way(holds.get(i).get(state / strokes.states()), state % strokes.states()));
         }
         return ways;
     }
@@ -86,28 +87,29 @@ final class StringStages implements LinePath.Run<StringWay> {
 
     @Override
     public int states(int stage) {
-        return places.get(stage).size() * strokes.states();
+        return holds.get(stage).size() * strokes.states();
     }
 
-    /** Whether a pinned stroke allows a state. */
-    private boolean isAllowed(int stage, int place, int stroke) {
+    /** Whether a state can be, and a pinned stroke allows it. */
+    private boolean isAllowed(int stage, int hold, int stroke) {
         String pin = pins.getOrDefault(line.get(stage).note().id(), "");
-        if (pin.isEmpty()) {
-            return true;
+        StringHold there = holds.get(stage).get(hold);
+        if (!strokes.canTake(there, stroke)) {
+            return false;
         }
-        Strings.Place there = places.get(stage).get(place);
-        return !pin.startsWith(nameOf(there))
+        return pin.isEmpty()
+                || !pin.startsWith(nameOf(there))
                 || pin.length() == nameOf(there).length()
                 || strokes.way(there, stroke).name(manner.strings()).equals(pin);
     }
 
     @Override
     public double begin(int state) {
-        int place = state / strokes.states();
+        int hold = state / strokes.states();
         int stroke = state % strokes.states();
-        return isAllowed(0, place, stroke)
-                ? costs.ofBegin(manner.strings(), places.get(0).get(place))
-                        + strokes.begin(stroke, places.get(0).get(place).string(), line.get(0))
+        return isAllowed(0, hold, stroke)
+                ? costs.ofBegin(manner.strings(), holds.get(0).get(hold))
+                        + strokes.begin(stroke, holds.get(0).get(hold).melody().string(), line.get(0))
                 : Double.POSITIVE_INFINITY;
     }
 
@@ -119,23 +121,38 @@ final class StringStages implements LinePath.Run<StringWay> {
         int from = state / strokes.states();
         int stroke = state % strokes.states();
         double[] fromHere = left[from];
-        List<Strings.Place> next = places.get(stage + 1);
-        int string = places.get(stage).get(from).string();
+        List<StringHold> next = holds.get(stage + 1);
+        StringHold held = holds.get(stage).get(from);
         for (int to = 0; to < next.size(); to++) {
-            Right right = rights[string][next.get(to).string()];
+            Right right = rights[stringFrom(held, next.get(to))][stringFrom(next.get(to), held)];
             int base = to * strokes.states();
             for (int k = right.starts[stroke]; k < right.starts[stroke + 1]; k++) {
-                if (!isPinned || isAllowed(stage + 1, to, right.states[k])) {
+                if (!isBound || isAllowed(stage + 1, to, right.states[k])) {
                     sink.move(base + right.states[k], fromHere[to] + right.costs[k]);
                 }
             }
         }
     }
 
+    /** The string of a hold that lies nearest to another hold; of several as near the melody's. */
+    private static int stringFrom(StringHold hold, StringHold other) {
+        int nearest = hold.melody().string();
+        int least = other.stringsTo(StringHold.of(hold.melody()));
+        for (Strings.Place place : hold.under()) {
+            int strings = other.stringsTo(StringHold.of(place));
+            if (strings < least) {
+                least = strings;
+                nearest = place.string();
+            }
+        }
+        return nearest;
+    }
+
     private void look(int stage) {
         looked = stage;
         left = leftHand(stage);
-        isPinned = !pins.getOrDefault(line.get(stage + 1).note().id(), "").isEmpty();
+        isBound = !pins.getOrDefault(line.get(stage + 1).note().id(), "").isEmpty()
+                || line.get(stage + 1).note().isChord();
         Struck before = line.get(stage);
         Struck struck = line.get(stage + 1);
         Context context = new Context(
@@ -201,10 +218,10 @@ final class StringStages implements LinePath.Run<StringWay> {
         }
     }
 
-    /** What the left hand does from each place of a stage to each of the next, with what that place costs. */
+    /** What the left hand does from each hold of a stage to each of the next, with what that one costs. */
     private double[][] leftHand(int stage) {
-        List<Strings.Place> here = places.get(stage);
-        List<Strings.Place> next = places.get(stage + 1);
+        List<StringHold> here = holds.get(stage);
+        List<StringHold> next = holds.get(stage + 1);
         double[][] all = new double[here.size()][next.size()];
         for (int from = 0; from < here.size(); from++) {
             for (int to = 0; to < next.size(); to++) {

@@ -1,5 +1,7 @@
 package wildflourish.core.fingering;
 
+import java.util.ArrayList;
+import java.util.List;
 import wildflourish.core.instrument.Strings;
 import wildflourish.core.instrument.StrokeOrder;
 
@@ -21,8 +23,13 @@ interface Strokes {
     /** Every state that may follow one, with its cost. */
     void next(int state, Step step, Sink sink);
 
-    /** The way of a state at a place. */
-    StringWay way(Strings.Place place, int state);
+    /** The way of a state with a hold. */
+    StringWay way(StringHold hold, int state);
+
+    /** Whether a state makes all strings of a hold sound. */
+    default boolean canTake(StringHold hold, int state) {
+        return true;
+    }
 
     /** From a note on one string to the next on another, each by its index. */
     record Step(int from, int to, boolean isSamePitch, Struck before, Struck struck) {}
@@ -88,8 +95,8 @@ interface Strokes {
         }
 
         @Override
-        public StringWay way(Strings.Place place, int state) {
-            return new StringWay(place, direction(state) == 0, state % MOST > 0, 0);
+        public StringWay way(StringHold hold, int state) {
+            return new StringWay(hold, direction(state) == 0, state % MOST > 0, 0);
         }
     }
 
@@ -120,8 +127,8 @@ interface Strokes {
         }
 
         @Override
-        public StringWay way(Strings.Place place, int state) {
-            return new StringWay(place, state == 0, false, 0);
+        public StringWay way(StringHold hold, int state) {
+            return new StringWay(hold, state == 0, false, 0);
         }
     }
 
@@ -132,7 +139,44 @@ interface Strokes {
             return 3;
         }
 
-        private boolean reaches(int finger, int string) {
+        /** Whether the three fingers have a string each. */
+        static boolean canPinch(Strings strings, StringHold hold) {
+            for (int finger = 0; finger < 3; finger++) {
+                if (canPinch(strings, hold, finger)) {
+                    return true;
+                }
+            }
+            return false;
+        }
+
+        /** Whether they do with this finger on the melody and the others on what is under it. */
+        private static boolean canPinch(Strings strings, StringHold hold, int finger) {
+            List<Integer> left = new ArrayList<>(List.of(0, 1, 2));
+            left.remove(Integer.valueOf(finger));
+            return reaches(strings, finger, hold.melody().string()) && canPinch(strings, hold.under(), left);
+        }
+
+        private static boolean canPinch(Strings strings, List<Strings.Place> places, List<Integer> fingers) {
+            if (places.isEmpty()) {
+                return true;
+            }
+            for (Integer finger : fingers) {
+                List<Integer> left = new ArrayList<>(fingers);
+                left.remove(finger);
+                if (reaches(strings, finger, places.get(0).string())
+                        && canPinch(strings, places.subList(1, places.size()), left)) {
+                    return true;
+                }
+            }
+            return false;
+        }
+
+        @Override
+        public boolean canTake(StringHold hold, int state) {
+            return canPinch(strings, hold, state);
+        }
+
+        private static boolean reaches(Strings strings, int finger, int string) {
             int number = Integer.parseInt(strings.stringName(string));
             return switch (finger) {
                 case 0 -> number > 1;
@@ -142,7 +186,7 @@ interface Strokes {
         }
 
         private double own(int finger, int string, Struck struck) {
-            if (!reaches(finger, string)) {
+            if (!reaches(strings, finger, string)) {
                 return Double.POSITIVE_INFINITY;
             }
             return finger > 0 && struck.isOnBeat() ? costs.of("not thumb") : 0;
@@ -168,8 +212,8 @@ interface Strokes {
         }
 
         @Override
-        public StringWay way(Strings.Place place, int state) {
-            return new StringWay(place, true, false, state + 1);
+        public StringWay way(StringHold hold, int state) {
+            return new StringWay(hold, true, false, state + 1);
         }
     }
 }

@@ -3,6 +3,7 @@ package wildflourish.core.fingering;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import wildflourish.core.music.FingeredPitch;
 import wildflourish.core.music.Fraction;
 import wildflourish.core.music.Tempo;
 import wildflourish.core.tune.Note;
@@ -53,6 +54,13 @@ public record Struck(
             open = note.marks().joins().tied() ? Optional.of(line.get(line.size() - 1)) : Optional.empty();
         }
         return List.copyOf(line);
+    }
+
+    /** What is to be fingered, from the lowest pitch to the melody. */
+    List<FingeredPitch> pitches() {
+        return note.pitches().stream()
+                .map(pitch -> new FingeredPitch(pitch.midi()))
+                .toList();
     }
 
     private Struck with(Note next, double more) {

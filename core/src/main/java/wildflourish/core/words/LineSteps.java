@@ -1,17 +1,19 @@
 package wildflourish.core.words;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.regex.Matcher;
-import java.util.regex.Pattern;
+import java.util.stream.Stream;
 import wildflourish.core.fingering.ButtonPath;
 import wildflourish.core.fingering.ButtonWay;
 import wildflourish.core.fingering.Manners;
+import wildflourish.core.fingering.StringHold;
 import wildflourish.core.fingering.StringPath;
 import wildflourish.core.fingering.StringWay;
 import wildflourish.core.fingering.Struck;
+import wildflourish.core.fingering.Together;
 import wildflourish.core.instrument.Button;
 import wildflourish.core.instrument.ButtonLayout;
 import wildflourish.core.instrument.Family;
@@ -20,6 +22,7 @@ import wildflourish.core.instrument.School;
 import wildflourish.core.instrument.Strings;
 import wildflourish.core.music.FingeredPitch;
 import wildflourish.core.music.Tempo;
+import wildflourish.core.tune.Note;
 import wildflourish.core.tune.NoteId;
 import wildflourish.core.tune.Tune;
 
@@ -33,8 +36,7 @@ public final class LineSteps {
     private static final List<String> PICKERS = List.of("", "thumb", "index", "middle");
     private static final List<String> HAND =
             List.of("", "index finger", "middle finger", "ring finger", "little finger");
-    private static final Pattern ON_STRING = Pattern.compile("(?:(\\S+) string|string (\\d)), (.+?), (.+)");
-    private static final Pattern ON_BUTTON = Pattern.compile("(.+), button (\\d+)(?:, (press|draw))?(?:, (.+))?");
+    private static final String WITH = ", with ";
 
     private LineSteps() {}
 
@@ -58,14 +60,22 @@ public final class LineSteps {
 
     /** In words. */
     public static String of(StringWay way, Strings strings) {
-        String name = strings.stringName(way.place().string());
-        String where = strings.stroke() == Strings.Stroke.BANJO ? "string " + name : name + " string";
+        StringBuilder where = new StringBuilder(of(way.place(), strings));
+        for (Strings.Place place : way.hold().under()) {
+            where.append(WITH).append(of(place, strings));
+        }
         String stroke = switch (strings.stroke()) {
             case BOW -> way.isSlurred() ? "same bow" : way.isDown() ? "down bow" : "up bow";
             case PICK -> way.isDown() ? "down" : "up";
             case BANJO -> PICKERS.get(way.picker());
         };
-        return where + ", " + stop(way.place(), strings) + ", " + stroke;
+        return where + ", " + stroke;
+    }
+
+    private static String of(Strings.Place place, Strings strings) {
+        String name = strings.stringName(place.string());
+        String where = strings.stroke() == Strings.Stroke.BANJO ? "string " + name : name + " string";
+        return where + ", " + stop(place, strings);
     }
 
     private static String stop(Strings.Place place, Strings strings) {
@@ -83,6 +93,12 @@ public final class LineSteps {
 
     /** In words. */
     public static String of(ButtonWay way, Family family) {
+        StringBuilder words = new StringBuilder(ofOne(way, family));
+        way.under().forEach(lower -> words.append(WITH).append(ofOne(lower, family)));
+        return words.toString();
+    }
+
+    private static String ofOne(ButtonWay way, Family family) {
         Button button = way.key().button();
         String row = family == Family.TWO_ROW_BOX
                 ? button.row() + " row"
@@ -92,42 +108,47 @@ public final class LineSteps {
         return row + ", button " + button.number() + direction + ", " + HAND.get(way.finger());
     }
 
-    /** The places on the strings that words can mean, with whether the stroke goes down; none for words that mean nothing. */
-    public static List<StringWay> parse(String words, Strings strings, int midi) {
-        Matcher match = ON_STRING.matcher(words);
+    /** The ways to play a note on strings that words can mean; none for words that mean nothing. */
+    public static List<StringWay> parse(String words, Strings strings, Note note) {
+        List<FingeredPitch> pitches = note.pitches().stream()
+                .map(pitch -> new FingeredPitch(pitch.midi()))
+                .toList();
         List<StringWay> ways = new ArrayList<>();
-        if (match.matches()) {
-            for (Strings.Place place : strings.placesOf(new FingeredPitch(midi))) {
-                for (StringWay way : List.of(
-                        new StringWay(place, true, false, 0),
-                        new StringWay(place, false, false, 0),
-                        new StringWay(place, true, true, 0),
-                        new StringWay(place, true, false, 1),
-                        new StringWay(place, true, false, 2),
-                        new StringWay(place, true, false, 3))) {
-                    boolean isBanjo = strings.stroke() == Strings.Stroke.BANJO;
-                    boolean mayBe = strings.stroke() == Strings.Stroke.BOW || !way.isSlurred();
-                    if (mayBe && isBanjo == way.picker() > 0 && of(way, strings).equals(words)) {
-                        ways.add(way);
-                    }
-                }
-            }
+        for (StringHold hold : Together.of(strings, pitches).holds()) {
+            strokes(strings, hold).filter(way -> of(way, strings).equals(words)).forEach(ways::add);
         }
         return List.copyOf(ways);
     }
 
-    /** The key and finger that words mean; empty for words that mean nothing. */
+    private static Stream<StringWay> strokes(Strings strings, StringHold hold) {
+        return switch (strings.stroke()) {
+            case BOW ->
+                Stream.of(
+                        new StringWay(hold, true, false, 0),
+                        new StringWay(hold, false, false, 0),
+                        new StringWay(hold, true, true, 0));
+            case PICK -> Stream.of(new StringWay(hold, true, false, 0), new StringWay(hold, false, false, 0));
+            case BANJO -> Stream.of(1, 2, 3).map(picker -> new StringWay(hold, true, false, picker));
+        };
+    }
+
+    /** The keys and fingers that words mean; empty for words that mean nothing. */
     public static Optional<ButtonWay> parse(String words, Instrument instrument) {
-        Matcher match = ON_BUTTON.matcher(words);
-        if (!match.matches()) {
-            return Optional.empty();
-        }
+        List<ButtonWay> each = Arrays.stream(words.split(WITH, -1))
+                .flatMap(part -> parseOne(part, instrument).stream())
+                .toList();
+        return each.size() == words.split(WITH, -1).length
+                ? Optional.of(new ButtonWay(each.get(0).key(), each.get(0).finger(), each.subList(1, each.size())))
+                : Optional.empty();
+    }
+
+    private static Optional<ButtonWay> parseOne(String words, Instrument instrument) {
         return instrument.buttons().orElseThrow().buttons().stream()
-                .flatMap(button -> java.util.Arrays.stream(Button.Bellows.values())
+                .flatMap(button -> Arrays.stream(Button.Bellows.values())
                         .filter(bellows -> bellows == Button.Bellows.PRESS || !button.isSameBothWays())
                         .flatMap(bellows -> button.fingers().stream()
                                 .map(finger -> new ButtonWay(new ButtonLayout.Key(button, bellows), finger))))
-                .filter(way -> of(way, instrument.family()).equals(words))
+                .filter(way -> ofOne(way, instrument.family()).equals(words))
                 .findFirst();
     }
 }

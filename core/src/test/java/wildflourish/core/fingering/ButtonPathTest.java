@@ -117,12 +117,10 @@ class ButtonPathTest {
             this.line = line;
             this.costs = ButtonCosts.of(school);
             for (Struck struck : line) {
-                List<ButtonWay> all = new ArrayList<>();
-                for (ButtonLayout.Key key :
-                        layout.keysOf(new FingeredPitch(struck.note().melody().midi()))) {
-                    key.button().fingers().forEach(finger -> all.add(new ButtonWay(key, finger)));
-                }
-                choices.add(all);
+                List<FingeredPitch> pitches = struck.pitches();
+                List<ButtonWay> together = ButtonPath.together(pitches, layout);
+                List<FingeredPitch> melody = pitches.subList(pitches.size() - 1, pitches.size());
+                choices.add(together.isEmpty() ? ButtonPath.together(melody, layout) : together);
             }
         }
 
@@ -176,7 +174,7 @@ class ButtonPathTest {
             brute.go(0, null, 0, 0);
             LinePath<ButtonWay> path = ButtonPath.of(line, layout, school, Map.of());
             if (brute.best == Double.POSITIVE_INFINITY) {
-                assertThat(path.troubles()).isNotEmpty();
+                assertThat(path.troubles()).anyMatch(trouble -> !trouble.why().leavesMelody());
             } else {
                 assertThat(path.cost()).as(name + " " + line).isCloseTo(brute.best, within(1e-9));
                 double sum =
@@ -195,7 +193,10 @@ class ButtonPathTest {
                 continue;
             }
             String rest = random.nextInt(6) == 0 ? "r:1 " : "";
-            notes.add(rest + new FingeredPitch(midi) + ":" + (isLong ? 6 + random.nextInt(8) : 1 + random.nextInt(2)));
+            FingeredPitch lower = new FingeredPitch(midi - 3 - random.nextInt(6));
+            boolean isDouble = random.nextInt(5) == 0 && !layout.keysOf(lower).isEmpty();
+            notes.add(rest + (isDouble ? lower + "+" : "") + new FingeredPitch(midi) + ":"
+                    + (isLong ? 6 + random.nextInt(8) : 1 + random.nextInt(2)));
         }
         return String.join(" ", notes);
     }
