@@ -86,11 +86,11 @@ class LinesTest {
                     boolean isHeld = tune.neighbour(note.id(), -1)
                             .map(before -> before.marks().joins().tied())
                             .orElse(false);
-                    assertThat(hand.labels().containsKey(note.id()))
+                    assertThat(hand.touches().containsKey(note.id()))
                             .as(tune.title() + " " + note.id() + " on " + instrument + ", " + school.id())
                             .isEqualTo(isThere && !isHeld);
                 }
-                assertThat(hand.labels().values())
+                assertThat(hand.touches().values().stream().flatMap(touch -> touch.labels().stream()))
                         .allMatch(label ->
                                 label.lane() >= 0 && label.lane() < hand.lanes().size());
             }

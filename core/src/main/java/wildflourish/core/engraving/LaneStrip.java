@@ -7,7 +7,7 @@ import wildflourish.core.fingering.HandLines;
 
 /**
  * Strings or rows of buttons under a line of music: a lane each, a finger, a fret or a button on it for each note, strokes of bow or pick above them. A
- * box round a button means that the bellows are pressed, a line below one that the teacher keeps to it.
+ * box round a button means that the bellows are pressed, a line below one that the teacher keeps to it, a bracket below a finger that it stays down.
  */
 final class LaneStrip {
     private static final double PITCH = 1.7;
@@ -16,11 +16,16 @@ final class LaneStrip {
     private static final double BASELINE = 0.53;
     private static final double CLEAR = 0.22;
     private static final double THIN = 0.1;
+    /** How far below the middle of a lane the line of a finger lies that stays down. */
+    private static final double KEPT = 0.74;
+    /** Of a finger of the banjo hand. */
+    private static final double LETTER = 1.35;
 
     private LaneStrip() {}
 
     private static boolean hasStrokes(HandLines lines) {
-        return lines.labels().values().stream().anyMatch(label -> label.stroke() != HandLines.Stroke.NONE);
+        return lines.touches().values().stream()
+                .anyMatch(touch -> touch.stroke().isAboveLanes());
     }
 
     static double height(HandLines lines) {
@@ -38,20 +43,44 @@ final class LaneStrip {
             String name = lines.lanes().get(lane);
             double x = MusicLine.LEFT - 0.5 - Face.BODY.width(name, 1.3);
             line.sketch.add(new Mark.Words(name, x, y + 0.46, Face.BODY, 1.3), Ink.QUIET, Drawn.Kind.WORDS);
-            if (lines.hasLines()) {
+            if (lines.hasStrings()) {
                 string(line, lines, columns, lane, y);
             }
         }
+        for (HandLines.Kept kept : lines.kept()) {
+            kept(line, kept, columns, middle(lines, kept.lane(), top));
+        }
         for (Column column : columns) {
-            HandLines.Label label = lines.labels().get(column.note.id());
-            if (label != null) {
-                label(line, label, column, middle(lines, label.lane(), top));
-                stroke(line, label.stroke(), column, top);
-                if (hand.hasPin(column.note.id())) {
-                    double y = middle(lines, label.lane(), top) + 0.74;
-                    add(line, new Mark.Line(column.centre() - 0.55, y, column.centre() + 0.55, y, 0.16), column);
-                }
+            HandLines.Touch touch = lines.touches().get(column.note.id());
+            if (touch == null) {
+                continue;
             }
+            for (HandLines.Label label : touch.labels()) {
+                label(line, label, column, middle(lines, label.lane(), top));
+            }
+            if (touch.isBegun()) {
+                stroke(line, touch.stroke(), column, top);
+            }
+            if (hand.hasPin(column.note.id())) {
+                double y = middle(lines, touch.labels().get(0).lane(), top) + 0.74;
+                add(line, new Mark.Line(column.centre() - 0.55, y, column.centre() + 0.55, y, 0.16), column);
+            }
+        }
+    }
+
+    /** From a finger that stays down to where it is played again; on the next line of music it goes on from the margin. */
+    private static void kept(MusicLine line, HandLines.Kept kept, List<Column> columns, double middle) {
+        List<Column> its = columns.stream()
+                .filter(column -> kept.from().compareTo(column.note.id()) <= 0
+                        && column.note.id().compareTo(kept.to()) <= 0)
+                .toList();
+        if (its.size() > 1) {
+            double y = middle + KEPT;
+            double from = its.get(0).centre() + 0.3;
+            double to = its.get(its.size() - 1).centre() - 0.3;
+            line.sketch.add(new Mark.Line(from, y, to, y, 0.13), Ink.FINGERING, Drawn.Kind.FINGERING);
+            line.sketch.add(new Mark.Line(to, y, to, y - 0.28, 0.13), Ink.FINGERING, Drawn.Kind.FINGERING);
+            line.sketch.add(new Mark.Line(from, y, from, y - 0.28, 0.13), Ink.FINGERING, Drawn.Kind.FINGERING);
         }
     }
 
@@ -59,10 +88,15 @@ final class LaneStrip {
     private static void string(MusicLine line, HandLines lines, List<Column> columns, int lane, double y) {
         List<double[]> gaps = new ArrayList<>();
         for (Column column : columns) {
-            HandLines.Label label = lines.labels().get(column.note.id());
-            if (label != null && label.lane() == lane) {
-                double half = Face.BOLD.width(label.text(), SIZE) / 2 + CLEAR;
-                gaps.add(new double[] {column.centre() - half, column.centre() + half});
+            HandLines.Touch touch = lines.touches().get(column.note.id());
+            if (touch == null) {
+                continue;
+            }
+            for (HandLines.Label label : touch.labels()) {
+                if (label.lane() == lane) {
+                    double half = Face.BOLD.width(label.text(), SIZE) / 2 + CLEAR;
+                    gaps.add(new double[] {column.centre() - half, column.centre() + half});
+                }
             }
         }
         gaps.sort(Comparator.comparingDouble(gap -> gap[0]));
@@ -112,8 +146,13 @@ final class LaneStrip {
                 add(line, new Mark.Line(x - 0.42, y - 0.1, x, y + 1.0, 0.14), column);
                 add(line, new Mark.Line(x + 0.42, y - 0.1, x, y + 1.0, 0.14), column);
             }
-            case NONE -> {
-                // It goes on with the stroke before.
+            case THUMB, INDEX, MIDDLE -> {
+                String letter = stroke.name().substring(0, 1);
+                double left = x - Face.BODY.width(letter, LETTER) / 2;
+                add(line, new Mark.Words(letter, left, y + 1.05, Face.BODY, LETTER), column);
+            }
+            case PRESS, DRAW, EITHER -> {
+                // Told by a box.
             }
         }
     }

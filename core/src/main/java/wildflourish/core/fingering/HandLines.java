@@ -1,5 +1,6 @@
 package wildflourish.core.fingering;
 
+import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -20,39 +21,92 @@ import wildflourish.core.tune.Tune;
  * What stands under the notes for an instrument with strings or buttons: a lane for each string or row, and on it what the hand does for each note.
  *
  * @param lanes names of the lanes, the uppermost first
- * @param hasLines whether each lane is drawn as a line, as strings are
- * @param labels by note
- * @param struck for each note whether it is begun anew by bow, pick, bellows or a button struck again; others go on from the note before
+ * @param strings how strings are made to sound; empty where the lanes are rows of buttons
+ * @param order the name of the order of strokes that is kept to; empty where there is none
+ * @param touches by note; of notes tied together the first
+ * @param kept fingers that stay down: from the note that puts one down to the last that is played with it again
  * @param troubles what cannot be played
  */
 public record HandLines(
         List<String> lanes,
-        boolean hasLines,
-        Map<NoteId, Label> labels,
-        Map<NoteId, Boolean> struck,
+        Optional<Strings.Stroke> strings,
+        Optional<String> order,
+        Map<NoteId, Touch> touches,
+        List<Kept> kept,
         List<LinePath.Trouble> troubles) {
     public HandLines {
         lanes = List.copyOf(lanes);
-        labels = Map.copyOf(labels);
-        struck = Map.copyOf(struck);
+        touches = Map.copyOf(touches);
+        kept = List.copyOf(kept);
         troubles = List.copyOf(troubles);
     }
 
-    /** The direction of a stroke that begins with a note. */
+    /** What makes a note sound. */
     public enum Stroke {
-        NONE,
         DOWN,
-        UP
+        UP,
+        THUMB,
+        INDEX,
+        MIDDLE,
+        PRESS,
+        DRAW,
+        /** Bellows that sound the same both ways. */
+        EITHER;
+
+        /** Whether it stands above the lanes of a score; bellows are told by boxes. */
+        public boolean isAboveLanes() {
+            return compareTo(PRESS) < 0;
+        }
     }
 
     /**
      * What the hand does for a note.
      *
+     * @param labels one for each lane, the melody's first
+     * @param isBegun whether the note is begun anew by bow, pick, bellows or a button struck again; others go on from the note before
+     */
+    public record Touch(List<Label> labels, Stroke stroke, boolean isBegun) {
+        public Touch {
+            labels = List.copyOf(labels);
+        }
+    }
+
+    /**
+     * What stands on a lane.
+     *
      * @param lane its index among the lanes
-     * @param text a finger, a fret or a button
+     * @param text a finger, a fret or a button; several on one lane with a dot between
      * @param isBoxed whether the bellows are pressed
      */
-    public record Label(int lane, String text, boolean isBoxed, Stroke stroke) {}
+    public record Label(int lane, String text, boolean isBoxed) {}
+
+    /** A finger that stays down on a lane from one note to another. */
+    public record Kept(int lane, NoteId from, NoteId to) {}
+
+    /** Whether each lane is a string. */
+    public boolean hasStrings() {
+        return strings.isPresent();
+    }
+
+    /** A lane as it is called by itself: {@code D string}, {@code outer row}, {@code right hand}. */
+    public String laneName(int lane) {
+        String name = lanes.get(lane);
+        if (hasStrings()) {
+            return Character.isDigit(name.charAt(0)) ? "string " + name : name + " string";
+        }
+        return switch (name) {
+            case "out" -> "outer row";
+            case "in" -> "inner row";
+            case "R" -> "right hand";
+            default -> "left hand";
+        };
+    }
+
+    /** Whether a note is begun anew; so is one that cannot be played. */
+    public boolean isBegun(NoteId note) {
+        Touch touch = touches.get(note);
+        return touch == null || touch.isBegun();
+    }
 
     /** For a tune; empty for an instrument fingered on holes. */
     public static Optional<HandLines> of(
@@ -73,22 +127,35 @@ public record HandLines(
         Strings strings = manner.strings();
         LinePath<StringWay> path = StringPath.best(line, manner, pins);
         List<Integer> fromTop = strings.fromTop();
-        Map<NoteId, Label> labels = new HashMap<>();
-        Map<NoteId, Boolean> struck = new HashMap<>();
+        Map<NoteId, Touch> touches = new HashMap<>();
         for (Struck each : line) {
-            path.at(each.note().id()).ifPresent(way -> {
-                String text = strings.stroke() == Strings.Stroke.BOW
-                        ? way.place().stop().name()
-                        : String.valueOf(way.place().semitones());
-                Stroke stroke =
-                        way.isSlurred() || way.picker() > 0 ? Stroke.NONE : way.isDown() ? Stroke.DOWN : Stroke.UP;
-                labels.put(
-                        each.note().id(), new Label(fromTop.indexOf(way.place().string()), text, false, stroke));
-                struck.put(each.note().id(), !way.isSlurred());
-            });
+            path.at(each.note().id()).ifPresent(way -> touches.put(each.note().id(), touch(way, strings, fromTop)));
         }
+        List<Kept> kept = StayingDown.of(line, path).stream()
+                .map(each -> new Kept(fromTop.indexOf(each.string()), each.from(), each.to()))
+                .toList();
         List<String> names = fromTop.stream().map(strings::stringName).toList();
-        return new HandLines(names, true, labels, struck, path.troubles());
+        return new HandLines(
+                names,
+                Optional.of(strings.stroke()),
+                Optional.of(manner.order().name()),
+                touches,
+                kept,
+                path.troubles());
+    }
+
+    private static Touch touch(StringWay way, Strings strings, List<Integer> fromTop) {
+        List<Label> labels = new ArrayList<>(List.of(label(way.place(), strings, fromTop)));
+        way.hold().under().forEach(place -> labels.add(label(place, strings, fromTop)));
+        Stroke stroke = way.picker() > 0 ? PICKERS.get(way.picker() - 1) : way.isDown() ? Stroke.DOWN : Stroke.UP;
+        return new Touch(labels, stroke, !way.isSlurred());
+    }
+
+    private static final List<Stroke> PICKERS = List.of(Stroke.THUMB, Stroke.INDEX, Stroke.MIDDLE);
+
+    private static Label label(Strings.Place place, Strings strings, List<Integer> fromTop) {
+        String text = strings.stroke() == Strings.Stroke.BOW ? place.stop().name() : String.valueOf(place.semitones());
+        return new Label(fromTop.indexOf(place.string()), text, false);
     }
 
     /** What a note of an instrument with strings or buttons may be pinned to, as its paths take it: {@code D3}, {@code i3d}; none on holes. */
@@ -120,19 +187,38 @@ public record HandLines(
         ButtonLayout layout = instrument.buttons().orElseThrow();
         LinePath<ButtonWay> path = ButtonPath.best(line, layout, school, pins);
         boolean isBox = instrument.family() == Family.TWO_ROW_BOX;
-        Map<NoteId, Label> labels = new HashMap<>();
-        Map<NoteId, Boolean> struck = new HashMap<>();
+        Map<NoteId, Touch> touches = new HashMap<>();
         Optional<ButtonWay> before = Optional.empty();
         for (Struck each : line) {
             Optional<ButtonWay> way = path.at(each.note().id());
             if (way.isPresent()) {
-                labels.put(each.note().id(), label(way.get(), instrument.family(), isBox));
-                struck.put(each.note().id(), isStruck(before, way.get()) || each.restMillis() > 0);
+                boolean isBegun = isStruck(before, way.get()) || each.restMillis() > 0;
+                touches.put(each.note().id(), touch(way.get(), instrument.family(), isBegun));
             }
             before = way;
         }
         List<String> lanes = isBox ? List.of("out", "in") : List.of("R", "L");
-        return new HandLines(lanes, false, labels, struck, path.troubles());
+        return new HandLines(lanes, Optional.empty(), Optional.empty(), touches, List.of(), path.troubles());
+    }
+
+    private static Touch touch(ButtonWay way, Family family, boolean isBegun) {
+        List<Label> labels = new ArrayList<>();
+        for (ButtonWay each : way.each()) {
+            Label label = label(each, family);
+            Optional<Label> there = labels.stream()
+                    .filter(other -> other.lane() == label.lane())
+                    .findFirst();
+            if (there.isPresent()) {
+                String both = there.get().text() + "·" + label.text();
+                labels.set(labels.indexOf(there.get()), new Label(label.lane(), both, label.isBoxed()));
+            } else {
+                labels.add(label);
+            }
+        }
+        Stroke stroke = way.key().button().isSameBothWays()
+                ? Stroke.EITHER
+                : way.key().bellows() == Button.Bellows.PRESS ? Stroke.PRESS : Stroke.DRAW;
+        return new Touch(labels, stroke, isBegun);
     }
 
     /** A turn of the bellows and a button struck again begin anew. */
@@ -143,7 +229,8 @@ public record HandLines(
                 .orElse(true);
     }
 
-    private static Label label(ButtonWay way, Family family, boolean isBox) {
+    private static Label label(ButtonWay way, Family family) {
+        boolean isBox = family == Family.TWO_ROW_BOX;
         Button button = way.key().button();
         boolean isUpper = isBox ? button.row().equals("outer") : button.hand() == Button.Hand.RIGHT;
         String text = isBox
@@ -152,6 +239,6 @@ public record HandLines(
                         ? String.valueOf(way.finger())
                         : button.name().substring(1);
         boolean isPressed = !button.isSameBothWays() && way.key().bellows() == Button.Bellows.PRESS;
-        return new Label(isUpper ? 0 : 1, text, isPressed, Stroke.NONE);
+        return new Label(isUpper ? 0 : 1, text, isPressed);
     }
 }

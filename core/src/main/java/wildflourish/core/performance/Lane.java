@@ -3,23 +3,35 @@ package wildflourish.core.performance;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import wildflourish.core.fingering.HandLines;
 import wildflourish.core.instrument.Hole;
 import wildflourish.core.instrument.Instrument;
 import wildflourish.core.music.Fraction;
 import wildflourish.core.ornament.Times;
 
 /**
- * What one finger, the tongue or the breath does over a stretch of time, as bars that never overlap.
+ * What one finger, the tongue or the breath, a string, a row of buttons, bow, pick or bellows do over a stretch of time, as bars that never overlap.
  *
  * @param kind which of them
- * @param hole the finger's hole from 1 at the mouth; 0 for tongue and breath
+ * @param number the finger's hole from 1 at the mouth, or which of the strings or rows from 0 at the top; 0 for others
  */
-public record Lane(Kind kind, int hole, List<Stroke> strokes) {
+public record Lane(Kind kind, int number, List<Stroke> strokes) {
     /** Kinds of lane. */
     public enum Kind {
         FINGER,
         TONGUE,
-        BREATH
+        BREATH,
+        STRING,
+        ROW,
+        BOW,
+        PICK,
+        BANJO_HAND,
+        BELLOWS;
+
+        /** Whether it is one of several like it: fingers, strings or rows. */
+        public boolean isOneOfSeveral() {
+            return this == FINGER || this == STRING || this == ROW;
+        }
     }
 
     /** States a lane shows. */
@@ -29,11 +41,27 @@ public record Lane(Kind kind, int hole, List<Stroke> strokes) {
         UP,
         STRIKE,
         SOFT,
-        FIRM
+        FIRM,
+        /** A string that sounds, a button that is held. */
+        SOUNDING,
+        /** A finger that stays down on a string without being heard. */
+        KEPT,
+        DOWN_STROKE,
+        UP_STROKE,
+        PRESS,
+        DRAW
     }
 
-    /** One bar of a lane. */
-    public record Stroke(Fraction startMillis, Fraction endMillis, State state) {}
+    /**
+     * One bar of a lane.
+     *
+     * @param text what is written on it: a finger, a fret, a button, a direction; mostly none
+     */
+    public record Stroke(Fraction startMillis, Fraction endMillis, State state, String text) {
+        Stroke(Fraction startMillis, Fraction endMillis, State state) {
+            this(startMillis, endMillis, state, "");
+        }
+    }
 
     public Lane {
         strokes = List.copyOf(strokes);
@@ -61,6 +89,11 @@ public record Lane(Kind kind, int hole, List<Stroke> strokes) {
             case FIRM -> State.FIRM;
         })));
         return List.copyOf(lanes);
+    }
+
+    /** All lanes of an instrument with strings or buttons over a stretch: strings or rows from the top down, then bow, pick, banjo hand or bellows. */
+    public static List<Lane> of(List<Moment> moments, HandLines lines) {
+        return HandLanes.of(moments, lines);
     }
 
     private static State fingerState(Hole hole) {

@@ -1,5 +1,6 @@
 package wildflourish.core.performance;
 
+import java.util.List;
 import java.util.Optional;
 import wildflourish.core.instrument.Breath;
 import wildflourish.core.instrument.Fingering;
@@ -42,9 +43,19 @@ public record Moment(Fraction startMillis, Fraction endMillis, Cue cue, Optional
     /**
      * What is heard and how it is made.
      *
-     * @param held empty for a pitch the instrument does not have
+     * @param under what sounds with the melody: second strings, other buttons; mostly none
+     * @param held empty for a pitch the instrument does not have, and on strings and buttons
      */
-    public record Sounding(SoundingPitch pitch, Optional<Held> held, Onset onset) {}
+    public record Sounding(SoundingPitch pitch, List<SoundingPitch> under, Optional<Held> held, Onset onset) {
+        public Sounding {
+            under = List.copyOf(under);
+        }
+
+        /** The melody by itself. */
+        public Sounding(SoundingPitch pitch, Optional<Held> held, Onset onset) {
+            this(pitch, List.of(), held, onset);
+        }
+    }
 
     public Moment {
         if (!startMillis.isLessThan(endMillis)) {

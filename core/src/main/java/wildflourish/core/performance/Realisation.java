@@ -2,6 +2,7 @@ package wildflourish.core.performance;
 
 import java.util.List;
 import java.util.Optional;
+import wildflourish.core.fingering.HandLines;
 import wildflourish.core.instrument.Family;
 import wildflourish.core.music.Fraction;
 import wildflourish.core.music.Tempo;
@@ -14,8 +15,10 @@ import wildflourish.core.tune.PlayOrder;
  * @param family what kind of instrument sounds
  * @param bars the bars in playing order with the time each begins
  * @param moments in time, without gap or overlap
+ * @param lines what the hand does on strings or buttons; empty for other instruments
  */
-public record Realisation(Family family, Tempo tempo, List<BarStart> bars, List<Moment> moments) {
+public record Realisation(
+        Family family, Tempo tempo, List<BarStart> bars, List<Moment> moments, Optional<HandLines> lines) {
     /** A bar played and where it begins, in milliseconds and in whole notes from the beginning of the tune. */
     public record BarStart(PlayOrder.Played played, Fraction startMillis, Fraction startWholeNotes) {}
 

@@ -93,7 +93,7 @@ public final class Realiser {
             bars.add(new Realisation.BarStart(played, millisOf(nowWholeNotes), nowWholeNotes));
             play(played, bars.size() - 1);
         }
-        return new Realisation(instrument.family(), tempo, bars, moments);
+        return new Realisation(instrument.family(), tempo, bars, moments, lines);
     }
 
     private void play(PlayOrder.Played played, int playedBar) {
@@ -246,7 +246,20 @@ public final class Realiser {
                 afterGraces,
                 end,
                 new Cue(playedBar, note.id(), Role.MELODY),
-                Optional.of(new Sounding(pitch, held, onset)));
+                Optional.of(new Sounding(pitch, under(note), held, onset)));
+    }
+
+    /** The second notes that the hand can hold with the melody. */
+    private List<SoundingPitch> under(Note note) {
+        boolean sounds = note.isChord()
+                && lines.filter(hand -> hand.troubles().stream()
+                                .noneMatch(trouble -> trouble.note().equals(note.id())))
+                        .isPresent();
+        return sounds
+                ? note.pitches().subList(0, note.pitches().size() - 1).stream()
+                        .map(instrument::sounding)
+                        .toList()
+                : List.of();
     }
 
     /** Small notes that the tune itself writes: each as long as a cut, all together at most half of the note. */
@@ -289,8 +302,7 @@ public final class Realiser {
 
     /** On strings and buttons a stroke, a turn of the bellows or a button struck again begins a note; after a repeat it does in any case. */
     private Onset onsetOf(Note note, SoundingPitch pitch) {
-        return lines.map(hand ->
-                        isSilentBefore() || hand.struck().getOrDefault(note.id(), true) ? Onset.TONGUE : Onset.FINGERS)
+        return lines.map(hand -> isSilentBefore() || hand.isBegun(note.id()) ? Onset.TONGUE : Onset.FINGERS)
                 .orElseGet(() -> onsetOf(pitch));
     }
 

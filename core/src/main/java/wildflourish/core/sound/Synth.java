@@ -2,11 +2,12 @@ package wildflourish.core.sound;
 
 import java.util.List;
 import java.util.Optional;
+import wildflourish.core.music.SoundingPitch;
 import wildflourish.core.performance.Moment;
 import wildflourish.core.performance.Realisation;
 
 /**
- * A voice for the sounding line of a realisation, by the family of its instrument: one oscillator whose phase never jumps. A cut or tap is a break of
+ * A voice for the sounding line of a realisation, by the family of its instrument: one oscillator whose phase never jumps, and one for each second note. A cut or tap is a break of
  * pitch with no new attack; tongue, bow and bellows make a short dip before their note, a plucked one dies away. Rendering is a pure function of the realisation and the stretch asked for.
  */
 public final class Synth {
@@ -17,6 +18,12 @@ public final class Synth {
     private static final double RELEASE_MILLIS = 4;
 
     private static final double GLIDE_MILLIS = 1.2;
+    /** Second notes beyond so many are left out. */
+    private static final int MOST_UNDER = 4;
+    /** A second note is a little softer than the melody, and all together hardly louder than one note. */
+    private static final double UNDER = 0.8;
+
+    private static final double MAKING_ROOM = 0.4;
 
     private final List<Moment> moments;
     private final Voice voice;
@@ -28,6 +35,11 @@ public final class Synth {
     private int struck = -1;
     private double phase;
     private double frequency;
+    /** Of second notes; a moment has at most so many as are set. */
+    private final double[] underPhases = new double[MOST_UNDER];
+
+    private double[] underFrequencies = {};
+    private int underOf = -1;
     private double level;
     private long noise = 0x5DEECE66DL;
 
@@ -75,15 +87,46 @@ public final class Synth {
         if (voice.decayMillis().isPresent()) {
             fade(Optional.ofNullable(moment));
         }
-        phase += 2 * Math.PI * frequency / SAMPLE_RATE;
-        if (phase > 2 * Math.PI) {
-            phase -= 2 * Math.PI;
-        }
-        double sum = 0;
-        for (int i = 0; i < partials.length; i++) {
-            sum += partials[i] * Math.sin((i + 1) * phase);
+        phase = advanced(phase, frequency);
+        double sum = wave(phase);
+        if (moment != null) {
+            sum = withUnder(moment, sum);
         }
         return (float) (level * left * LOUDNESS * (sum + voice.noise() * nextNoise()));
+    }
+
+    private static double advanced(double phase, double frequency) {
+        double next = phase + 2 * Math.PI * frequency / SAMPLE_RATE;
+        return next > 2 * Math.PI ? next - 2 * Math.PI : next;
+    }
+
+    private double wave(double at) {
+        double sum = 0;
+        for (int i = 0; i < partials.length; i++) {
+            sum += partials[i] * Math.sin((i + 1) * at);
+        }
+        return sum;
+    }
+
+    /** Adds the second notes of a moment. */
+    private double withUnder(Moment moment, double melody) {
+        if (underOf != next) {
+            underOf = next;
+            underFrequencies = moment.sounding().stream()
+                    .flatMap(sounding -> sounding.under().stream())
+                    .limit(MOST_UNDER)
+                    .mapToDouble(SoundingPitch::hertz)
+                    .toArray();
+        }
+        if (underFrequencies.length == 0) {
+            return melody;
+        }
+        double sum = melody;
+        for (int i = 0; i < underFrequencies.length; i++) {
+            underPhases[i] = advanced(underPhases[i], underFrequencies[i]);
+            sum += UNDER * wave(underPhases[i]);
+        }
+        return sum / (1 + MAKING_ROOM * underFrequencies.length);
     }
 
     /** A plucked note dies away until the next one is struck. */

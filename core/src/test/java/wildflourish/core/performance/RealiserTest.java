@@ -304,7 +304,7 @@ class RealiserTest {
             Fraction before = Fraction.ZERO;
             for (Lane.Stroke stroke : lane.strokes()) {
                 assertThat(stroke.startMillis().isLessThan(before))
-                        .as(lane.kind() + " " + lane.hole() + " overlaps at " + stroke)
+                        .as(lane.kind() + " " + lane.number() + " overlaps at " + stroke)
                         .isFalse();
                 assertThat(stroke.startMillis()).isLessThan(stroke.endMillis());
                 before = stroke.endMillis();

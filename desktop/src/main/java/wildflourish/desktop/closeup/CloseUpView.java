@@ -125,7 +125,10 @@ public final class CloseUpView extends Pane {
                 its.endMillis().plus(margin).min(worked.endMillis()));
         List<Moment> moments = worked.within(window);
         Instrument instrument = sight.version().get().playing().instrument();
-        List<Lane> lanes = Lane.of(moments, instrument, sight.chosen().profile().times());
+        List<Lane> lanes = worked.lines()
+                .map(lines -> Lane.of(moments, lines))
+                .orElseGet(() ->
+                        Lane.of(moments, instrument, sight.chosen().profile().times()));
         return Optional.of(new Picture(
                 its,
                 window,
@@ -230,7 +233,7 @@ public final class CloseUpView extends Pane {
         pitchLine(graphics, shown);
         for (int i = 0; i < shown.lanes().size(); i++) {
             Lane each = shown.lanes().get(i);
-            double apart = each.kind() == Lane.Kind.FINGER ? 0 : 4;
+            double apart = each.kind().isOneOfSeveral() ? 0 : 4;
             lane(graphics, shown, each, LANES_TOP + i * heightOf(shown) + apart);
         }
         scrubbed.ifPresent(millis -> cursor(graphics, shown, millis, ink(Ink.ROLL), true));
@@ -354,9 +357,44 @@ public final class CloseUpView extends Pane {
                 }
             }
             case STRIKE -> fill(graphics, bar, ink(Ink.CRAN));
+            case SOUNDING -> {
+                fill(graphics, bar, ink(Ink.NOTES));
+                written(
+                        graphics,
+                        stroke.text(),
+                        bar,
+                        CanvasPainter.colour(theme.palette().paper()));
+            }
+            case KEPT -> fill(graphics, new Bar(bar.x(), bar.y() + bar.height() - 3, bar.width(), 3), ink(Ink.NOTES));
+            case DOWN_STROKE, PRESS -> {
+                fill(graphics, bar, ink(Ink.CRAN));
+                written(
+                        graphics,
+                        stroke.text(),
+                        bar,
+                        CanvasPainter.colour(theme.palette().paper()));
+            }
+            case UP_STROKE, DRAW -> {
+                graphics.setStroke(ink(Ink.CRAN));
+                graphics.setLineWidth(1.5);
+                graphics.strokeRoundRect(
+                        bar.x() + 0.75, bar.y() + 0.75, Math.max(2, bar.width() - 2.5), bar.height() - 1.5, 4, 4);
+                written(graphics, stroke.text(), bar, ink(Ink.CRAN));
+            }
             case SOFT -> fill(graphics, new Bar(bar.x(), bar.y() + 6, bar.width(), 5), ink(Ink.QUIET));
             case FIRM -> fill(graphics, bar, ink(Ink.QUIET));
         }
+    }
+
+    /** The text of a bar upon it, or beside it where it is too short. */
+    private void written(GraphicsContext graphics, String text, Bar bar, Color on) {
+        double size = Math.min(12, bar.height() + 1);
+        double width = Face.BOLD.width(text, size);
+        boolean isOnIt = width + 6 <= bar.width();
+        graphics.setFill(isOnIt ? on : ink(Ink.WORDS));
+        graphics.setFont(AppFonts.of(Face.BOLD, size));
+        graphics.fillText(
+                text, isOnIt ? bar.x() + 4 : bar.x() + bar.width() + 2, bar.y() + bar.height() / 2 + size * 0.36);
     }
 
     private static void fill(GraphicsContext graphics, Bar bar, Color colour) {
@@ -364,16 +402,25 @@ public final class CloseUpView extends Pane {
         graphics.fillRoundRect(bar.x(), bar.y(), Math.max(1.5, bar.width() - 1), bar.height(), 4, 4);
     }
 
-    private static String nameOf(Lane lane, Picture shown) {
+    private String nameOf(Lane lane, Picture shown) {
         return switch (lane.kind()) {
             case FINGER -> {
                 long holes = shown.lanes().stream()
                         .filter(each -> each.kind() == Lane.Kind.FINGER)
                         .count();
-                yield Words.finger(lane.hole(), (int) holes);
+                yield Words.finger(lane.number(), (int) holes);
             }
             case TONGUE -> "tongue";
             case BREATH -> "breath";
+            case STRING, ROW ->
+                realisation
+                        .flatMap(Realisation::lines)
+                        .map(lines -> lines.laneName(lane.number()))
+                        .orElse("");
+            case BOW -> "bow";
+            case PICK -> "pick";
+            case BANJO_HAND -> "picking hand";
+            case BELLOWS -> "bellows";
         };
     }
 

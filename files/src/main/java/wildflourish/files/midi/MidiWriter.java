@@ -3,6 +3,7 @@ package wildflourish.files.midi;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
+import java.util.ArrayList;
 import java.util.List;
 import javax.sound.midi.InvalidMidiDataException;
 import javax.sound.midi.MetaMessage;
@@ -39,6 +40,9 @@ public final class MidiWriter {
     private final Track track;
     private final Realisation realisation;
     private int sounding = -1;
+    /** Keys of second notes that sound with it. */
+    private final List<Integer> under = new ArrayList<>();
+
     private int bend = CENTRE;
 
     private MidiWriter(Track track, Realisation realisation) {
@@ -104,6 +108,10 @@ public final class MidiWriter {
             bendTo(tick, bendFor(heard, key));
             add(tick, new ShortMessage(ShortMessage.NOTE_ON, 0, key, VELOCITY));
             sounding = key;
+            for (SoundingPitch lower : moment.sounding().get().under()) {
+                add(tick, new ShortMessage(ShortMessage.NOTE_ON, 0, lower.midi(), VELOCITY));
+                under.add(lower.midi());
+            }
         } else {
             bendTo(tick, bendFor(heard, key));
         }
@@ -132,6 +140,10 @@ public final class MidiWriter {
         if (sounding >= 0) {
             add(tick, new ShortMessage(ShortMessage.NOTE_OFF, 0, sounding, 0));
             sounding = -1;
+            for (int lower : under) {
+                add(tick, new ShortMessage(ShortMessage.NOTE_OFF, 0, lower, 0));
+            }
+            under.clear();
         }
     }
 
