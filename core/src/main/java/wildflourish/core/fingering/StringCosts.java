@@ -38,7 +38,8 @@ final class StringCosts {
             "pick twice",
             "not thumb",
             "high",
-            "awkward"
+            "awkward",
+            "phrase"
         }) {
             values.put(column, row.read(column, Double::valueOf));
         }

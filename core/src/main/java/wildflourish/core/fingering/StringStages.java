@@ -158,6 +158,7 @@ final class StringStages implements LinePath.Run<StringWay> {
         Context context = new Context(
                 struck.quaver(),
                 struck.isOnBeat(),
+                struck.beginsPhrase(),
                 struck.restMillis() > 0,
                 before.note().melody().midi() == struck.note().melody().midi(),
                 StringCosts.isTooFast(before, struck));
@@ -165,7 +166,13 @@ final class StringStages implements LinePath.Run<StringWay> {
     }
 
     /** All that decides what strokes cost from one note to the next, but for the strings. */
-    private record Context(int quaver, boolean isOnBeat, boolean isAfterRest, boolean isSamePitch, boolean isTooFast) {}
+    private record Context(
+            int quaver,
+            boolean isOnBeat,
+            boolean beginsPhrase,
+            boolean isAfterRest,
+            boolean isSamePitch,
+            boolean isTooFast) {}
 
     private Right[][] rights(int stage) {
         int strings = manner.strings().open().size();

@@ -58,12 +58,16 @@ interface Strokes {
             return struck.quaver() == 0 ? 1 : struck.isOnBeat() ? HALF : 0;
         }
 
+        private double phrase(Struck struck) {
+            return struck.beginsPhrase() ? costs.of("phrase") : 0;
+        }
+
         private boolean isJoined(Struck struck) {
             return order.joined().get(Math.floorMod(struck.quaver(), order.quavers()));
         }
 
         private double fresh(int direction, Struck struck) {
-            return (direction == 1 ? weight(struck) * costs.of("beat") : 0)
+            return (direction == 1 ? weight(struck) * costs.of("beat") + phrase(struck) : 0)
                     + (isJoined(struck) ? costs.of("order") : 0);
         }
 

@@ -1,11 +1,14 @@
 package wildflourish.core.fingering;
 
 import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import wildflourish.core.music.FingeredPitch;
 import wildflourish.core.music.Fraction;
 import wildflourish.core.music.Tempo;
+import wildflourish.core.tune.Form;
 import wildflourish.core.tune.Note;
 import wildflourish.core.tune.NoteId;
 import wildflourish.core.tune.NotePlace;
@@ -19,13 +22,32 @@ import wildflourish.core.tune.Tune;
  * @param length in whole notes
  * @param millis how long it lasts at the tempo
  * @param restMillis how long a rest stands before it; 0 for none
- * @param isOnBeat whether it begins on a beat of the tempo
- * @param quaver in which quaver of its bar it begins, from 0
+ * @param beat where in its bar it begins
  */
-public record Struck(
-        Note note, List<NoteId> tied, Fraction length, double millis, double restMillis, boolean isOnBeat, int quaver) {
+public record Struck(Note note, List<NoteId> tied, Fraction length, double millis, double restMillis, Beat beat) {
     public Struck {
         tied = List.copyOf(tied);
+    }
+
+    /**
+     * Where in its bar a note begins.
+     *
+     * @param isOnBeat whether on a beat of the tempo
+     * @param quaver in which quaver, from 0
+     * @param beginsPhrase whether it is the first beat of the first whole bar of a phrase
+     */
+    public record Beat(boolean isOnBeat, int quaver, boolean beginsPhrase) {}
+
+    public boolean isOnBeat() {
+        return beat.isOnBeat;
+    }
+
+    public int quaver() {
+        return beat.quaver;
+    }
+
+    public boolean beginsPhrase() {
+        return beat.beginsPhrase;
     }
 
     /** The notes of a tune as written, one after the other. */
@@ -34,6 +56,7 @@ public record Struck(
         double perWhole = tempo.millisOf(Fraction.ONE).toDouble();
         double rest = 0;
         Optional<Struck> open = Optional.empty();
+        Set<Integer> firstBars = firstBars(tune);
         for (Note note : tune.notes()) {
             double millis = note.played().toDouble() * perWhole;
             if (note.isRest()) {
@@ -48,12 +71,24 @@ public record Struck(
                 Fraction eighths = place.offset().times(Fraction.of(8));
                 int quaver = (int) Math.floorDiv(eighths.numerator(), eighths.denominator());
                 boolean isOnBeat = place.offset().modulo(tempo.beatLength()).isZero();
-                line.add(new Struck(note, List.of(note.id()), note.played(), millis, rest, isOnBeat, quaver));
+                boolean beginsPhrase = place.offset().isZero() && firstBars.contains(place.bar());
+                Beat beat = new Beat(isOnBeat, quaver, beginsPhrase);
+                line.add(new Struck(note, List.of(note.id()), note.played(), millis, rest, beat));
             }
             rest = 0;
             open = note.marks().joins().tied() ? Optional.of(line.get(line.size() - 1)) : Optional.empty();
         }
         return List.copyOf(line);
+    }
+
+    /** The first whole bar of each phrase. */
+    private static Set<Integer> firstBars(Tune tune) {
+        Set<Integer> bars = new HashSet<>();
+        for (Form.Stretch stretch : tune.form().stretches()) {
+            boolean isPickup = tune.form().isPickup(stretch.firstBar()) && stretch.firstBar() < stretch.lastBar();
+            bars.add(isPickup ? stretch.firstBar() + 1 : stretch.firstBar());
+        }
+        return bars;
     }
 
     /** What is to be fingered, from the lowest pitch to the melody. */
@@ -66,6 +101,6 @@ public record Struck(
     private Struck with(Note next, double more) {
         List<NoteId> all = new ArrayList<>(tied);
         all.add(next.id());
-        return new Struck(note, all, length.plus(next.played()), millis + more, restMillis, isOnBeat, quaver);
+        return new Struck(note, all, length.plus(next.played()), millis + more, restMillis, beat);
     }
 }

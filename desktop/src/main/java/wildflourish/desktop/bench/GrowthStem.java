@@ -90,10 +90,14 @@ public final class GrowthStem extends VBox {
 
     private static void fill(ToggleButton node, Version version) {
         int count = version.ornamented();
-        node.setText(version.name() + "\n" + (count == 0 ? "plain" : count + " spots"));
+        node.setText(version.name() + "\n" + (count == 0 ? "plain" : spots(count)));
         node.getTooltip()
                 .setText(version.name() + " at " + Words.tempo(version.playing().tempo())
                         + ". Page Up and Page Down climb the stem.");
-        node.setAccessibleText("Stage " + version.name() + ", " + count + " spots");
+        node.setAccessibleText("Stage " + version.name() + ", " + spots(count));
+    }
+
+    private static String spots(int count) {
+        return count == 1 ? "1 spot" : count + " spots";
     }
 }

@@ -41,6 +41,8 @@ public final class CloseUpView extends Pane {
     private static final double PITCH_BOTTOM = 92;
     private static final double LANES_TOP = 104;
     private static final double LANE = 16.5;
+    /** Of strings and rows, which are fewer and have something written on them. */
+    private static final double HAND_LANE = 23;
 
     private final Desk desk;
     private final Canvas canvas = new Canvas();
@@ -244,7 +246,10 @@ public final class CloseUpView extends Pane {
 
     /** Of one lane: as usual where there is room for all. */
     private static double heightOf(Picture shown) {
-        return Math.min(LANE, (HEIGHT - LANES_TOP - 24) / shown.lanes().size());
+        boolean isHand = shown.lanes().stream().noneMatch(lane -> lane.kind() == Lane.Kind.FINGER);
+        return Math.min(
+                isHand ? HAND_LANE : LANE,
+                (HEIGHT - LANES_TOP - 24) / shown.lanes().size());
     }
 
     /** A fine line every step of milliseconds, counted from where the spot begins. */
@@ -388,7 +393,7 @@ public final class CloseUpView extends Pane {
 
     /** The text of a bar upon it, or beside it where it is too short. */
     private void written(GraphicsContext graphics, String text, Bar bar, Color on) {
-        double size = Math.min(12, bar.height() + 1);
+        double size = Math.min(12, bar.height() - 1);
         double width = Face.BOLD.width(text, size);
         boolean isOnIt = width + 6 <= bar.width();
         graphics.setFill(isOnIt ? on : ink(Ink.WORDS));

@@ -48,28 +48,39 @@ final class KeyTable {
     }
 
     private void alt(KeyCode code, String words, Runnable verb) {
-        keys.with(code, words, verb, KeyCombination.ALT_DOWN);
+        keys.with(code, words, onScore(verb), KeyCombination.ALT_DOWN);
     }
 
     private void altShift(KeyCode code, String words, Runnable verb) {
-        keys.with(code, words, verb, KeyCombination.ALT_DOWN, KeyCombination.SHIFT_DOWN);
+        keys.with(code, words, onScore(verb), KeyCombination.ALT_DOWN, KeyCombination.SHIFT_DOWN);
     }
 
     private void ctrlShift(KeyCode code, String words, Runnable verb) {
         keys.with(code, words, verb, KeyCombination.SHORTCUT_DOWN, KeyCombination.SHIFT_DOWN);
     }
 
+    /** What is done to the notes is done where they can be seen. */
+    private Runnable onScore(Runnable verb) {
+        return () -> {
+            if (window.isScore()) {
+                verb.run();
+            } else {
+                desk.say("The notes are not in sight: Escape goes back to the score");
+            }
+        };
+    }
+
     private void walking() {
-        plain(KeyCode.RIGHT, "next note", () -> desk.walk(1));
-        plain(KeyCode.LEFT, "note before", () -> desk.walk(-1));
-        ctrl(KeyCode.RIGHT, "next bar", () -> desk.walkBar(1));
-        ctrl(KeyCode.LEFT, "bar before", () -> desk.walkBar(-1));
-        plain(KeyCode.DOWN, "line below", () -> window.score().walkLine(1));
-        plain(KeyCode.UP, "line above", () -> window.score().walkLine(-1));
-        plain(KeyCode.B, "next phrase", () -> desk.walkPhrase(1));
-        shift(KeyCode.B, "phrase before", () -> desk.walkPhrase(-1));
-        plain(KeyCode.HOME, "first note", () -> desk.walk(-100_000));
-        plain(KeyCode.END, "last note", () -> desk.walk(100_000));
+        plain(KeyCode.RIGHT, "next note", onScore(() -> desk.walk(1)));
+        plain(KeyCode.LEFT, "note before", onScore(() -> desk.walk(-1)));
+        ctrl(KeyCode.RIGHT, "next bar", onScore(() -> desk.walkBar(1)));
+        ctrl(KeyCode.LEFT, "bar before", onScore(() -> desk.walkBar(-1)));
+        plain(KeyCode.DOWN, "line below", onScore(() -> window.score().walkLine(1)));
+        plain(KeyCode.UP, "line above", onScore(() -> window.score().walkLine(-1)));
+        plain(KeyCode.B, "next phrase", onScore(() -> desk.walkPhrase(1)));
+        shift(KeyCode.B, "phrase before", onScore(() -> desk.walkPhrase(-1)));
+        plain(KeyCode.HOME, "first note", onScore(() -> desk.walk(-100_000)));
+        plain(KeyCode.END, "last note", onScore(() -> desk.walk(100_000)));
         plain(KeyCode.PAGE_UP, "stage above", () -> climb(1));
         plain(KeyCode.PAGE_DOWN, "stage below", () -> climb(-1));
         ctrl(KeyCode.PAGE_DOWN, "next tune of the book", () -> desk.chooseLesson(desk.lessonIndex() + 1));
@@ -81,14 +92,14 @@ final class KeyTable {
     }
 
     private void placing() {
-        plain(KeyCode.ENTER, "place what fits best", desk::placeBest);
-        shift(KeyCode.ENTER, "keep another option", desk::keepNextBest);
-        plain(KeyCode.N, "next choice here", () -> desk.cycle(1));
-        shift(KeyCode.N, "choice before", () -> desk.cycle(-1));
-        plain(KeyCode.O, "play the other option", desk::nextOption);
-        plain(KeyCode.DELETE, "remove the ornament", desk::remove);
-        plain(KeyCode.BACK_SPACE, "remove the ornament", desk::remove);
-        shift(KeyCode.F, "keep the next fingering of this note", desk.fingers()::next);
+        plain(KeyCode.ENTER, "place what fits best", onScore(desk::placeBest));
+        shift(KeyCode.ENTER, "keep another option", onScore(desk::keepNextBest));
+        plain(KeyCode.N, "next choice here", onScore(() -> desk.cycle(1)));
+        shift(KeyCode.N, "choice before", onScore(() -> desk.cycle(-1)));
+        plain(KeyCode.O, "play the other option", onScore(desk::nextOption));
+        plain(KeyCode.DELETE, "remove the ornament", onScore(desk::remove));
+        plain(KeyCode.BACK_SPACE, "remove the ornament", onScore(desk::remove));
+        shift(KeyCode.F, "keep the next fingering of this note", onScore(desk.fingers()::next));
         ctrl(KeyCode.UP, "copy this stage up", desk::copyUp);
         ctrl(KeyCode.Z, "undo", desk::undo);
         ctrlShift(KeyCode.Z, "do again", desk::redo);
@@ -117,10 +128,10 @@ final class KeyTable {
         plain(KeyCode.COMMA, "a little earlier in the close-up", () -> window.scrub(-1));
         plain(KeyCode.PERIOD, "a little later in the close-up", () -> window.scrub(1));
         plain(KeyCode.D, "light or dark", window::otherTheme);
-        plain(KeyCode.A, "letters under the notes, or none", this::otherLetters);
-        plain(KeyCode.F, "fingerings: all, first of each, none", this::nextFingerings);
-        plain(KeyCode.G, "ornaments as small notes, or as signs", window::otherSigns);
-        plain(KeyCode.V, "sheets of paper, or one long page", window::otherSheets);
+        plain(KeyCode.A, "letters under the notes, or none", onScore(this::otherLetters));
+        plain(KeyCode.F, "fingerings: all, first of each, none", onScore(this::nextFingerings));
+        plain(KeyCode.G, "ornaments as small notes, or as signs", onScore(window::otherSigns));
+        plain(KeyCode.V, "sheets of paper, or one long page", onScore(window::otherSheets));
         ctrl(KeyCode.EQUALS, "larger score", () -> window.zoom(1));
         ctrl(KeyCode.MINUS, "smaller score", () -> window.zoom(-1));
         ctrl(KeyCode.DIGIT0, "score at its usual size", () -> window.zoom(0));

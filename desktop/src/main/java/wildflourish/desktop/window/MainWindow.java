@@ -299,6 +299,11 @@ public final class MainWindow extends BorderPane {
         (isShown ? chart : score).requestFocus();
     }
 
+    /** Whether the score is in front. */
+    boolean isScore() {
+        return getCenter() == score;
+    }
+
     boolean isChart() {
         return getCenter() == chart;
     }
@@ -438,8 +443,10 @@ public final class MainWindow extends BorderPane {
     void leaveFinder() {
         if (getRight() != fits) {
             setRight(fits);
+            getCenter().requestFocus();
+        } else {
+            showChart(false);
         }
-        score.requestFocus();
     }
 
     // Looking

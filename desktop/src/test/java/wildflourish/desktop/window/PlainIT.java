@@ -336,4 +336,23 @@ class PlainIT extends WindowTest {
         press(KeyCode.E);
         assertThat(inWindow(() -> player.isPlaying())).isFalse();
     }
+
+    @Test
+    void whatIsDoneToNotesIsDoneOnlyWhereTheyAreSeen() throws Exception {
+        var before = sight();
+        for (KeyCode view : List.of(KeyCode.I, KeyCode.H)) {
+            press(view);
+            press(KeyCode.ENTER);
+            press(KeyCode.N);
+            press(KeyCode.ALT, KeyCode.UP);
+            press(KeyCode.RIGHT);
+            assertThat(sight().version()).isEqualTo(before.version());
+            assertThat(sight().note()).isEqualTo(before.note());
+            assertThat(inWindow(() -> desk.said().get())).contains("Escape goes back to the score");
+            press(KeyCode.ESCAPE);
+            assertThat(isShown("#score")).isTrue();
+        }
+        press(KeyCode.RIGHT);
+        assertThat(sight().note()).isNotEqualTo(before.note());
+    }
 }
