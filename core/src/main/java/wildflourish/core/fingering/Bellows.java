@@ -118,6 +118,12 @@ final class Bellows implements LinePath.Run<ButtonWay> {
         return 2 * reach + 1;
     }
 
+    /** Where there would be a way with air enough it is the air. */
+    @Override
+    public LinePath.Why stuck(int stage) {
+        return reach > 0 ? LinePath.Why.AIR : LinePath.Run.super.stuck(stage);
+    }
+
     @Override
     public int count() {
         return line.size();

@@ -93,6 +93,9 @@ final class ButtonCosts {
 
     /** What it costs to go from one way to the next, infinite where fingers do not reach. */
     double ofMove(ButtonWay from, ButtonWay to, Struck before, Struck struck) {
+        if (HandTimes.between(before, struck) < soonest(from, to)) {
+            return Double.POSITIVE_INFINITY;
+        }
         boolean isAfterRest = struck.restMillis() > 0;
         double cost = bellows(from.key(), to.key(), struck.isOnBeat());
         if (from.key().button().hand() == to.key().button().hand()) {
@@ -102,6 +105,21 @@ final class ButtonCosts {
             cost += ofSecond(from, lower, isAfterRest);
         }
         return exact(cost * USUAL_MILLIS / (before.millis() + struck.restMillis()));
+    }
+
+    /** How soon one way may follow another. */
+    private static double soonest(ButtonWay from, ButtonWay to) {
+        if (isTurn(from, to)) {
+            return HandTimes.BELLOWS_TURN;
+        }
+        boolean isSameFinger = from.finger() == to.finger()
+                && from.key().button().hand() == to.key().button().hand();
+        return isSameFinger ? HandTimes.BUTTON_SAME_FINGER : HandTimes.BUTTON;
+    }
+
+    static boolean isTurn(ButtonWay from, ButtonWay to) {
+        return !to.key().button().isSameBothWays()
+                && from.key().bellows() != to.key().bellows();
     }
 
     /** What it costs to come to a second note: nothing for a button held on, else what its finger did before. */

@@ -46,9 +46,7 @@ public final class ButtonPath {
 
     private static List<ButtonWay> choices(Struck struck, ButtonLayout layout, Map<NoteId, String> pins) {
         List<ButtonWay> together = together(struck.pitches(), layout);
-        List<ButtonWay> all = together.isEmpty()
-                ? waysOf(new FingeredPitch(struck.note().melody().midi()), layout)
-                : together;
+        List<ButtonWay> all = together.isEmpty() ? waysOf(struck.melody(), layout) : together;
         String pin = pins.getOrDefault(struck.note().id(), "");
         List<ButtonWay> pinned = all.stream()
                 .filter(way -> way.toString().equals(pin) || way.keys().equals(pin))

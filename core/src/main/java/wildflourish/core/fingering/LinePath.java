@@ -35,8 +35,10 @@ public record LinePath<W>(
     public enum Why {
         /** The instrument does not have it. */
         MISSING,
-        /** Fingers or strokes do not get there in time from the note before. */
+        /** The fingers do not reach so far from the note before. */
         STUCK,
+        /** Strokes, fingers or a turn of the bellows do not get there in time from the note before. */
+        TOO_FAST,
         /** The bellows have no way to go on in either direction. */
         AIR,
         /** The instrument does not have a note that sounds with it. */
@@ -91,9 +93,11 @@ public record LinePath<W>(
             return hasRunnerUp ? Trellis.through(this) : Trellis.cheapest(this);
         }
 
-        /** Why there is no way through. */
-        default Why stuck() {
-            return Why.STUCK;
+        /** Why there is no way on to a stage from the one before. */
+        default Why stuck(int stage) {
+            boolean isFast = stage > 0
+                    && HandTimes.between(line().get(stage - 1), line().get(stage)) < HandTimes.BANJO_SAME_FINGER;
+            return isFast ? Why.TOO_FAST : Why.STUCK;
         }
 
         /** What each note adds to the cost. */
@@ -184,7 +188,7 @@ public record LinePath<W>(
                     Run<W> before = runs.apply(run.subList(from, from + stuck));
                     before.solved(hasRunnerUp).found().ifPresent(found -> take(before, found));
                 }
-                stops.put(run.get(from + stuck).note().id(), whole.stuck());
+                stops.put(run.get(from + stuck).note().id(), whole.stuck(stuck));
                 from += stuck + 1;
             }
         }

@@ -148,9 +148,4 @@ final class StringCosts {
         }
         return isAsHigh ? of("planted") : of("across");
     }
-
-    /** Whether fingers of a banjo hand follow each other too fast to be the same. */
-    static boolean isTooFast(Struck before, Struck struck) {
-        return before.millis() + struck.restMillis() < 120;
-    }
 }

@@ -5,7 +5,6 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import wildflourish.core.instrument.Strings;
-import wildflourish.core.music.FingeredPitch;
 import wildflourish.core.path.Trellis;
 import wildflourish.core.tune.NoteId;
 
@@ -48,10 +47,7 @@ final class StringStages implements LinePath.Run<StringWay> {
         List<StringHold> together =
                 Together.of(manner.strings(), struck.pitches()).holds();
         List<StringHold> all = together.isEmpty()
-                ? Together.of(
-                                manner.strings(),
-                                List.of(new FingeredPitch(struck.note().melody().midi())))
-                        .holds()
+                ? Together.of(manner.strings(), List.of(struck.melody())).holds()
                 : together;
         String pin = pins.getOrDefault(struck.note().id(), "");
         List<StringHold> pinned = all.stream()
@@ -152,7 +148,7 @@ final class StringStages implements LinePath.Run<StringWay> {
         looked = stage;
         left = leftHand(stage);
         isBound = !pins.getOrDefault(line.get(stage + 1).note().id(), "").isEmpty()
-                || line.get(stage + 1).note().isChord();
+                || line.get(stage + 1).isChord();
         Struck before = line.get(stage);
         Struck struck = line.get(stage + 1);
         Context context = new Context(
@@ -160,8 +156,8 @@ final class StringStages implements LinePath.Run<StringWay> {
                 struck.isOnBeat(),
                 struck.beginsPhrase(),
                 struck.restMillis() > 0,
-                before.note().melody().midi() == struck.note().melody().midi(),
-                StringCosts.isTooFast(before, struck));
+                before.melody().equals(struck.melody()),
+                HandTimes.between(before, struck));
         rights = known.computeIfAbsent(context, each -> rights(stage));
     }
 
@@ -172,7 +168,7 @@ final class StringStages implements LinePath.Run<StringWay> {
             boolean beginsPhrase,
             boolean isAfterRest,
             boolean isSamePitch,
-            boolean isTooFast) {}
+            double millis) {}
 
     private Right[][] rights(int stage) {
         int strings = manner.strings().open().size();
@@ -189,8 +185,7 @@ final class StringStages implements LinePath.Run<StringWay> {
     private Right right(int stage, int from, int to) {
         Struck before = line.get(stage);
         Struck struck = line.get(stage + 1);
-        boolean isSamePitch =
-                before.note().melody().midi() == struck.note().melody().midi();
+        boolean isSamePitch = before.melody().equals(struck.melody());
         return Right.of(strokes, new Strokes.Step(from, to, isSamePitch, before, struck));
     }
 

@@ -32,7 +32,12 @@ interface Strokes {
     }
 
     /** From a note on one string to the next on another, each by its index. */
-    record Step(int from, int to, boolean isSamePitch, Struck before, Struck struck) {}
+    record Step(int from, int to, boolean isSamePitch, Struck before, Struck struck) {
+        /** Whether the notes follow each other sooner than so many milliseconds. */
+        boolean isSoonerThan(double millis) {
+            return HandTimes.between(before, struck) < millis;
+        }
+    }
 
     static Strokes of(Strings strings, StrokeOrder order, StringCosts costs) {
         return switch (strings.stroke()) {
@@ -87,8 +92,10 @@ interface Strokes {
         public void next(int state, Step step, Sink sink) {
             int direction = direction(state);
             boolean isAfterRest = step.struck().restMillis() > 0;
-            sink.stroke((1 - direction) * MOST, fresh(1 - direction, step.struck()));
-            sink.stroke(direction * MOST, fresh(direction, step.struck()) + (isAfterRest ? 0 : costs.of("retake")));
+            if (!step.isSoonerThan(HandTimes.BOW_STROKE)) {
+                sink.stroke((1 - direction) * MOST, fresh(1 - direction, step.struck()));
+                sink.stroke(direction * MOST, fresh(direction, step.struck()) + (isAfterRest ? 0 : costs.of("retake")));
+            }
             int taken = state % MOST + 1;
             if (!isAfterRest && !step.isSamePitch()) {
                 double cost = isJoined(step.struck()) ? 0 : costs.of("order");
@@ -124,7 +131,7 @@ interface Strokes {
 
         @Override
         public void next(int state, Step step, Sink sink) {
-            for (int to = 0; to < 2; to++) {
+            for (int to = 0; to < 2 && !step.isSoonerThan(HandTimes.PICK_STROKE); to++) {
                 boolean isTwice = to == state && step.struck().restMillis() == 0;
                 sink.stroke(to, own(to, step.struck()) + (isTwice ? costs.of("pick twice") : 0));
             }
@@ -203,10 +210,10 @@ interface Strokes {
 
         @Override
         public void next(int state, Step step, Sink sink) {
-            for (int to = 0; to < 3; to++) {
+            for (int to = 0; to < 3 && !step.isSoonerThan(HandTimes.BANJO_FINGER); to++) {
                 double cost = own(to, step.to(), step.struck());
                 if (to == state) {
-                    cost += StringCosts.isTooFast(step.before(), step.struck())
+                    cost += step.isSoonerThan(HandTimes.BANJO_SAME_FINGER)
                             ? Double.POSITIVE_INFINITY
                             : costs.of("again");
                 }

@@ -1,6 +1,7 @@
 package wildflourish.core.fingering;
 
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
@@ -18,14 +19,23 @@ import wildflourish.core.tune.Tune;
  * A note of a line as it is begun: tied notes are one, rests are told by what follows them.
  *
  * @param note the first of the notes tied together
- * @param tied all of them
+ * @param pitches what is fingered, from the lowest to the melody
+ * @param tied all of the notes
  * @param length in whole notes
  * @param millis how long it lasts at the tempo
  * @param restMillis how long a rest stands before it; 0 for none
  * @param beat where in its bar it begins
  */
-public record Struck(Note note, List<NoteId> tied, Fraction length, double millis, double restMillis, Beat beat) {
+public record Struck(
+        Note note,
+        List<FingeredPitch> pitches,
+        List<NoteId> tied,
+        Fraction length,
+        double millis,
+        double restMillis,
+        Beat beat) {
     public Struck {
+        pitches = List.copyOf(pitches);
         tied = List.copyOf(tied);
     }
 
@@ -73,7 +83,7 @@ public record Struck(Note note, List<NoteId> tied, Fraction length, double milli
                 boolean isOnBeat = place.offset().modulo(tempo.beatLength()).isZero();
                 boolean beginsPhrase = place.offset().isZero() && firstBars.contains(place.bar());
                 Beat beat = new Beat(isOnBeat, quaver, beginsPhrase);
-                line.add(new Struck(note, List.of(note.id()), note.played(), millis, rest, beat));
+                line.add(new Struck(note, pitches(note), List.of(note.id()), note.played(), millis, rest, beat));
             }
             rest = 0;
             open = note.marks().joins().tied() ? Optional.of(line.get(line.size() - 1)) : Optional.empty();
@@ -91,16 +101,39 @@ public record Struck(Note note, List<NoteId> tied, Fraction length, double milli
         return bars;
     }
 
-    /** What is to be fingered, from the lowest pitch to the melody. */
-    List<FingeredPitch> pitches() {
+    private static List<FingeredPitch> pitches(Note note) {
         return note.pitches().stream()
                 .map(pitch -> new FingeredPitch(pitch.midi()))
                 .toList();
     }
 
+    /** The highest pitch. */
+    public FingeredPitch melody() {
+        return pitches.get(pitches.size() - 1);
+    }
+
+    public boolean isChord() {
+        return pitches.size() > 1;
+    }
+
+    /** The same with other pitches, at least one, in place of those written. */
+    public Struck withPitches(List<FingeredPitch> others) {
+        List<FingeredPitch> sorted = others.stream()
+                .sorted(Comparator.comparing(FingeredPitch::midi))
+                .toList();
+        return new Struck(note, sorted, tied, length, millis, restMillis, beat);
+    }
+
+    /** So many semitones higher. */
+    public Struck moved(int semitones) {
+        return withPitches(pitches.stream()
+                .map(pitch -> new FingeredPitch(pitch.midi() + semitones))
+                .toList());
+    }
+
     private Struck with(Note next, double more) {
         List<NoteId> all = new ArrayList<>(tied);
         all.add(next.id());
-        return new Struck(note, all, length.plus(next.played()), millis + more, restMillis, beat);
+        return new Struck(note, pitches, all, length.plus(next.played()), millis + more, restMillis, beat);
     }
 }

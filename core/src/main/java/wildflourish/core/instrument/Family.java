@@ -31,19 +31,30 @@ public enum Family {
         return hasPlainScale();
     }
 
+    /** On what its fingers work. */
+    public enum Kind {
+        HOLES,
+        STRINGS,
+        BUTTONS
+    }
+
+    public Kind kind() {
+        return compareTo(FIDDLE) < 0 ? Kind.HOLES : compareTo(TWO_ROW_BOX) < 0 ? Kind.STRINGS : Kind.BUTTONS;
+    }
+
     /** Whether it is fingered on holes: whistles, flutes, pipes. */
     public boolean isWind() {
-        return compareTo(FIDDLE) < 0;
+        return kind() == Kind.HOLES;
     }
 
     /** Whether its strings are bowed or plucked. */
     public boolean hasStrings() {
-        return this == FIDDLE || this == MANDOLIN || this == TENOR_BANJO || this == FIVE_STRING_BANJO;
+        return kind() == Kind.STRINGS;
     }
 
     /** Whether the bellows sound its reeds. */
     public boolean hasButtons() {
-        return this == TWO_ROW_BOX || this == ANGLO || this == ENGLISH;
+        return kind() == Kind.BUTTONS;
     }
 
     /** Whether the plain scale is fingered by lifting one finger after the other, so that a skipped hole is something special. */

@@ -149,15 +149,19 @@ public final class Words {
 
     /** A note and where it stands: {@code F♯5, bar 3, on beat 2}, or {@code F♯4, pickup to bar 1, on beat 4}. */
     public static String place(Tune tune, Note note) {
+        return (note.isRest() ? "rest" : note.melody().toString()) + ", " + where(tune, note);
+    }
+
+    /** Where a note stands: {@code bar 3, on beat 2}. */
+    static String where(Tune tune, Note note) {
         NotePlace place = tune.placeOf(note.id());
         Fraction count = tune.metreAt(place.bar()).countLength();
         Fraction beats = place.offset().dividedBy(count);
         long beat = Math.floorDiv(beats.numerator(), beats.denominator()) + 1;
         boolean isOn = beats.denominator() == 1;
-        String name = note.isRest() ? "rest" : note.melody().toString();
         String bar = (tune.form().isPickup(place.bar()) ? "pickup to bar " : "bar ")
                 + tune.form().countedNumber(place.bar());
-        return name + ", " + bar + ", " + (isOn ? "on beat " : "after beat ") + beat;
+        return bar + ", " + (isOn ? "on beat " : "after beat ") + beat;
     }
 
     /** Which finger covers a hole, counted from 1 at the mouth: of eight the first is the thumb's. */

@@ -12,8 +12,11 @@ import picocli.CommandLine.Option;
 import picocli.CommandLine.Spec;
 import wildflourish.core.instrument.Instrument;
 import wildflourish.core.plain.Ladder;
+import wildflourish.core.plain.Obstacles;
 import wildflourish.core.tune.Tune;
+import wildflourish.core.version.Playing;
 import wildflourish.core.words.NeedsWords;
+import wildflourish.core.words.ObstacleWords;
 import wildflourish.core.words.Words;
 
 @Command(
@@ -45,10 +48,16 @@ final class NeedsCommand implements Callable<Integer> {
             row.put("tune", rung.tune().header().number() + " " + rung.tune().title());
             row.put("grade", rung.needs().grade().map(NeedsWords::grade).orElse("cannot"));
             row.put("new notes", Words.pitches(rung.added()));
+            row.put("cannot", String.join(" ", obstacles(rung.tune(), asked)));
             row.put("needs", String.join(" ", NeedsWords.of(rung.needs(), rung.tune(), asked)));
             rows.add(row);
         }
         Listing.print(spec.commandLine().getOut(), rows, format);
         return Flourish.DONE;
+    }
+
+    private static List<String> obstacles(Tune tune, Instrument instrument) {
+        Playing playing = Playing.usual(tune, instrument);
+        return ObstacleWords.of(Obstacles.of(tune, instrument, playing.school(), playing.tempo()), tune, instrument);
     }
 }

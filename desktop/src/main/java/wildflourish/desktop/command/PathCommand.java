@@ -18,6 +18,7 @@ import wildflourish.core.fingering.ButtonWay;
 import wildflourish.core.fingering.LinePath;
 import wildflourish.core.fingering.Manners;
 import wildflourish.core.fingering.StringPath;
+import wildflourish.core.fingering.StringWay;
 import wildflourish.core.fingering.Struck;
 import wildflourish.core.instrument.Instrument;
 import wildflourish.core.instrument.School;
@@ -25,6 +26,7 @@ import wildflourish.core.instrument.Strings;
 import wildflourish.core.tune.Note;
 import wildflourish.core.tune.NoteId;
 import wildflourish.core.tune.Tune;
+import wildflourish.core.words.ObstacleWords;
 import wildflourish.core.words.Words;
 
 @Command(
@@ -68,10 +70,11 @@ final class PathCommand implements Callable<Integer> {
             if (asked.strings().isPresent()) {
                 Strings strings = capoed(asked.strings().get());
                 StringPath.Manner how = Manners.of(strings, manner, tune.metreAt(0));
-                add(rows, tune, line, StringPath.of(line, how, Map.of()), way -> way.name(strings));
+                LinePath<StringWay> path = StringPath.of(line, how, Map.of());
+                add(rows, tune, line, new Found<>(asked, path, way -> way.name(strings)));
             } else {
                 LinePath<ButtonWay> path = ButtonPath.of(line, asked.buttons().orElseThrow(), manner, Map.of());
-                add(rows, tune, line, path, ButtonWay::toString);
+                add(rows, tune, line, new Found<>(asked, path, ButtonWay::toString));
             }
         }
         Listing.print(spec.commandLine().getOut(), rows, format);
@@ -86,8 +89,12 @@ final class PathCommand implements Callable<Integer> {
         }
     }
 
-    private static <W> void add(
-            List<Map<String, String>> rows, Tune tune, List<Struck> line, LinePath<W> path, Function<W, String> name) {
+    /** A way through a line and how each part of it is called. */
+    private record Found<W>(Instrument instrument, LinePath<W> path, Function<W, String> name) {}
+
+    private static <W> void add(List<Map<String, String>> rows, Tune tune, List<Struck> line, Found<W> found) {
+        LinePath<W> path = found.path;
+        Function<W, String> name = found.name;
         Map<NoteId, LinePath.Why> troubles = new LinkedHashMap<>();
         path.troubles().forEach(trouble -> troubles.put(trouble.note(), trouble.why()));
         for (Struck struck : line) {
@@ -95,14 +102,12 @@ final class PathCommand implements Callable<Integer> {
             Map<String, String> row = new LinkedHashMap<>();
             row.put("tune", String.valueOf(tune.header().number()));
             row.put("where", Words.place(tune, note));
+            row.put("way", path.at(note.id()).map(name).orElse("–"));
             row.put(
-                    "way",
-                    path.at(note.id())
-                            .map(name)
-                            .orElse(
-                                    troubles.get(note.id()) == LinePath.Why.STUCK
-                                            ? "cannot be reached in time"
-                                            : "not on this instrument"));
+                    "cannot",
+                    Optional.ofNullable(troubles.get(note.id()))
+                            .map(why -> ObstacleWords.of(why, found.instrument))
+                            .orElse(""));
             row.put("cost", String.format(Locale.ROOT, "%.2f", path.costs().getOrDefault(note.id(), 0.0)));
             row.put(
                     "or",

@@ -13,13 +13,18 @@ import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import wildflourish.core.instrument.Instrument;
-import wildflourish.core.music.Tempo;
 import wildflourish.core.plain.BestFit;
 import wildflourish.core.plain.HardSpot;
 import wildflourish.core.plain.Needs;
+import wildflourish.core.plain.Obstacle;
+import wildflourish.core.plain.Obstacles;
+import wildflourish.core.tune.NoteId;
 import wildflourish.core.tune.Tune;
+import wildflourish.core.version.Playing;
+import wildflourish.core.version.Version;
 import wildflourish.core.words.FormWords;
 import wildflourish.core.words.NeedsWords;
+import wildflourish.core.words.ObstacleWords;
 import wildflourish.desktop.desk.Desk;
 import wildflourish.desktop.desk.Sight;
 
@@ -51,10 +56,11 @@ public final class LookOverPanel extends VBox {
     }
 
     /** What the tune is and needs, in words and as facts. */
-    private record Facts(List<String> form, List<String> lines, Needs needs) {
-        static Facts of(Tune tune, Instrument instrument, Tempo tempo) {
-            Needs needs = Needs.of(tune, instrument, tempo);
-            return new Facts(FormWords.of(tune), NeedsWords.of(needs, tune, instrument), needs);
+    private record Facts(List<String> form, List<String> lines, Needs needs, Obstacles obstacles) {
+        static Facts of(Tune tune, Playing playing) {
+            Needs needs = Needs.of(tune, playing.instrument(), playing.tempo());
+            Obstacles obstacles = Obstacles.of(tune, playing.instrument(), playing.school(), playing.tempo());
+            return new Facts(FormWords.of(tune), NeedsWords.of(needs, tune, playing.instrument()), needs, obstacles);
         }
     }
 
@@ -104,10 +110,8 @@ public final class LookOverPanel extends VBox {
             return;
         }
         Instrument instrument = sight.chosen().instrument();
-        Tempo tempo = sight.version()
-                .map(version -> version.playing().tempo())
-                .orElse(tune.get().header().type().session());
-        choices.away().work(() -> Facts.of(tune.get(), instrument, tempo), facts -> {
+        Playing playing = sight.version().map(Version::playing).orElseGet(() -> Playing.usual(tune.get(), instrument));
+        choices.away().work(() -> Facts.of(tune.get(), playing), facts -> {
             if (asked == shown) {
                 facts(facts, tune.get(), instrument);
                 choices.away().work(() -> Lie.of(tune.get(), instrument), lie -> {
@@ -129,10 +133,27 @@ public final class LookOverPanel extends VBox {
         facts.form().forEach(line -> content.getChildren().add(words(line)));
         heading("What it needs on the " + instrument.name());
         facts.lines().stream()
-                .filter(line -> !line.startsWith("Hard"))
+                .filter(line -> !line.startsWith("Hard") && !line.startsWith("Not on"))
                 .forEach(line -> content.getChildren().add(words(line)));
+        obstacles(facts.obstacles(), tune, instrument);
         spots(facts.needs(), tune);
         heading("Where it lies well");
+    }
+
+    /** What cannot be played, each to be gone to, with what was tried and helps. */
+    private void obstacles(Obstacles obstacles, Tune tune, Instrument instrument) {
+        if (obstacles.isEmpty()) {
+            return;
+        }
+        heading("What cannot be played, and what helps");
+        for (Obstacle obstacle : obstacles.obstacles()) {
+            NoteId first = obstacle.places().get(0);
+            Button button = row(ObstacleWords.of(obstacle, tune, instrument), "Goes to its first place");
+            button.setId("obstacle-" + first.number());
+            button.setOnAction(event -> desk.choose(first));
+            content.getChildren().add(button);
+        }
+        content.getChildren().add(words(ObstacleWords.whole(obstacles)));
     }
 
     private void spots(Needs needs, Tune tune) {
