@@ -21,6 +21,7 @@ import wildflourish.core.engraving.Score;
 import wildflourish.core.fingering.FingeringPath;
 import wildflourish.core.fingering.HandLines;
 import wildflourish.core.form.Phrasing;
+import wildflourish.core.instrument.Family;
 import wildflourish.core.instrument.Instrument;
 import wildflourish.core.ornament.Ornament;
 import wildflourish.core.ornament.Profile;
@@ -118,7 +119,7 @@ public class Budgets {
     /** Best fit of 64 bars over all winds and keys. */
     @Benchmark
     public List<BestFit> bestFitOverAllWinds() {
-        return BestFit.of(tune, BestFit.instruments(), 0);
+        return BestFit.of(tune, BestFit.instruments(Family.Kind.HOLES), 0);
     }
 
     /** The fingering path of 64 bars on the instrument with most alternates. */

@@ -18,6 +18,7 @@ import org.junit.jupiter.params.provider.MethodSource;
 import wildflourish.core.fingering.FingeringPath;
 import wildflourish.core.instrument.Breath;
 import wildflourish.core.instrument.ChartRow;
+import wildflourish.core.instrument.Family;
 import wildflourish.core.instrument.Instrument;
 import wildflourish.core.music.Fraction;
 import wildflourish.core.music.Step;
@@ -87,16 +88,16 @@ class PlainTuneTest {
 
     @Test
     void anInstrumentInTheHomeKeyFitsBest() {
-        List<BestFit> fits = BestFit.of(inF(), BestFit.instruments(), 0);
+        List<BestFit> fits = BestFit.of(inF(), BestFit.instruments(Family.Kind.HOLES), 0);
         assertThat(fits.get(0).fingeredKey().name()).isIn("D major", "G major");
         assertThat(fits).extracting(fit -> fit.lacking().size()).isSorted();
-        assertThat(fits).hasSameSizeAs(BestFit.instruments());
+        assertThat(fits).hasSameSizeAs(BestFit.instruments(Family.Kind.HOLES));
         BestFit whistle = fits.stream()
                 .filter(fit -> fit.instrument().id().equals("whistle-high-f"))
                 .findFirst()
                 .orElseThrow();
         assertThat(whistle.fingeredKey().name()).isEqualTo("D major");
-        assertThat(whistle.hardness().halfHoled()).isZero();
+        assertThat(whistle.count(HardSpot.Kind.HALF)).isZero();
         assertThat(whistle.cost()).isLessThan(BestFit.of(inF(), WHISTLE, 0).cost());
         BestFit pipes = BestFit.of(inF(), Instrument.of("border-pipes"), 0);
         assertThat(pipes.isPlayable()).isFalse();
@@ -229,5 +230,55 @@ class PlainTuneTest {
         assertThat(names).containsExactly("D4", "D4", "D4", "B♭4", "F♯♯4");
         assertThatThrownBy(() -> Steps.parse(List.of("Hello."), WHISTLE)).hasMessageContaining("Hello");
         assertThat(Steps.of(tune(9), WHISTLE)).anyMatch(line -> line.startsWith("C 4: not on this instrument"));
+    }
+
+    /** Arithmetic: with a capo at the third fret shapes of G sound B♭; the short string goes up three as well. */
+    @Test
+    void withACapoTheShapesAreThoseOfALowerKey() {
+        BestFit fit = BestFit.of(tune(2), Instrument.of("banjo-open-g"), 3);
+        assertThat(fit.instrument().id()).isEqualTo("banjo-open-g-capo-3");
+        assertThat(fit.fingeredKey().name()).isEqualTo("G major");
+        assertThat(NeedsWords.of(fit)).startsWith("capo 3, shapes of G major");
+        assertThat(fit.instrument().strings().orElseThrow().spike()).contains(8);
+        assertThat(BestFit.of(tune(2), Instrument.of("banjo-open-g"), 0)
+                        .instrument()
+                        .capo())
+                .isZero();
+        assertThat(BestFit.of(tune(2), Instrument.of("mandolin-capo-2"), 0)
+                        .instrument()
+                        .capo())
+                .as("a capo that is on stays")
+                .isEqualTo(2);
+    }
+
+    /** Common practice: a tune in A lies on open strings in AEAE; boxes and strings are ranked by costs of their own. */
+    @Test
+    void everyTuningAndEveryBoxIsTried() {
+        for (Family.Kind kind : Family.Kind.values()) {
+            List<BestFit> fits = BestFit.of(tune(7), BestFit.instruments(kind), 0);
+            assertThat(fits)
+                    .hasSameSizeAs(BestFit.instruments(kind))
+                    .allMatch(fit -> fit.instrument().family().kind() == kind);
+            List<Double> costs =
+                    fits.stream().filter(BestFit::isPlayable).map(BestFit::cost).toList();
+            assertThat(costs).isNotEmpty().isSorted();
+        }
+        BestFit box = BestFit.of(tune(7), Instrument.of("box-dg"), 0);
+        assertThat(box.isPlayable()).as("G♯ is nowhere on it").isFalse();
+        assertThat(BestFit.of(tune(1), Instrument.of("box-bc"), 0).count(HardSpot.Kind.TURN))
+                .isPositive();
+    }
+
+    @Test
+    void aCapoIsPutOnPluckedStringsOnly() {
+        assertThatThrownBy(() -> Instrument.of("fiddle-capo-2")).hasMessageContaining("no capo is put on a fiddle");
+        assertThatThrownBy(() -> Instrument.of("mandolin-capo-9")).hasMessageContaining("fret 1 to 7");
+        assertThatThrownBy(() -> Instrument.of("whistle-d-capo-1")).hasMessageContaining("no capo is put on a whistle");
+        Instrument two = Instrument.of("mandolin-capo-2");
+        assertThat(two).isSameAs(Instrument.of("mandolin").withCapo(2)).isSameAs(Instrument.of("mandolin-capo-2"));
+        assertThat(two.withCapo(0)).isSameAs(Instrument.of("mandolin"));
+        assertThat(two.strings().orElseThrow().stringName(0))
+                .as("strings keep their names")
+                .isEqualTo("G");
     }
 }

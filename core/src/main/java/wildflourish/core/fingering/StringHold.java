@@ -41,7 +41,7 @@ public record StringHold(List<Strings.Place> places) {
     }
 
     /** How many strings lie between the nearest ones of two holds, counted from one to the next; 0 where they share one. */
-    int stringsTo(StringHold other) {
+    public int stringsTo(StringHold other) {
         int least = Integer.MAX_VALUE;
         for (Strings.Place from : places) {
             for (Strings.Place to : other.places) {

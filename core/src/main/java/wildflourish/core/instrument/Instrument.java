@@ -5,6 +5,9 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.TreeMap;
+import java.util.concurrent.ConcurrentHashMap;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
 import java.util.stream.Stream;
 import wildflourish.core.music.FingeredPitch;
 import wildflourish.core.music.SoundingPitch;
@@ -26,6 +29,12 @@ public final class Instrument {
             .toList();
     /** A hole covered below the first open one flattens the note; two or more make about a semitone (from memory, low trust). */
     private static final int[] CENTS_BY_COVERED = {0, -50, -100, -120, -140, -160};
+
+    private static final String CAPO = "-capo-";
+    private static final Pattern WITH_CAPO = Pattern.compile("(.+)" + CAPO + "([1-9][0-9]?)");
+    private static final int HIGHEST_CAPO = 7;
+    /** Those with a capo that were asked for, by name: an instrument is there once. */
+    private static final Map<String, Instrument> CAPOED = new ConcurrentHashMap<>();
 
     private final String id;
     private final String name;
@@ -75,9 +84,11 @@ public final class Instrument {
 
     /** An instrument with strings, tuned and with a capo as they are. */
     public static Instrument of(Strings strings) {
+        String capo = strings.capo() == 0 ? "" : CAPO + strings.capo();
+        String named = strings.capo() == 0 ? "" : ", capo " + strings.capo();
         Identity identity = new Identity(
-                strings.id(),
-                strings.name(),
+                strings.id() + capo,
+                strings.name() + named,
                 strings.family(),
                 new Reading(0, strings.fingeredToSounding(), 0),
                 strings.schools(),
@@ -147,21 +158,64 @@ public final class Instrument {
         return buttons;
     }
 
+    /** Whether a capo is put on it: on plucked strings. */
+    public boolean takesCapo() {
+        return strings.filter(each -> each.stroke() != Strings.Stroke.BOW).isPresent();
+    }
+
+    /** The fret of its capo; 0 for none. */
+    public int capo() {
+        return strings.map(Strings::capo).orElse(0);
+    }
+
+    /** The same with a capo at a fret, 0 for none: {@code mandolin-capo-2}. Throws IllegalArgumentException where none can be put. */
+    public Instrument withCapo(int fret) {
+        return fret == capo() ? this : of(fret == 0 ? bareId() : bareId() + CAPO + fret);
+    }
+
+    private String bareId() {
+        int at = id.indexOf(CAPO);
+        return at < 0 ? id : id.substring(0, at);
+    }
+
     /** Whether it has a written note at all. */
     public boolean has(WrittenPitch written) {
-        FingeredPitch pitch = reading.fingered(written);
+        return has(reading.fingered(written));
+    }
+
+    /** Whether it has a note by the name it is fingered by. */
+    public boolean has(FingeredPitch pitch) {
         return chart.containsKey(pitch)
                 || strings.filter(each -> !each.placesOf(pitch).isEmpty()).isPresent()
                 || buttons.filter(each -> !each.keysOf(pitch).isEmpty()).isPresent();
     }
 
-    /** Throws IllegalArgumentException, naming those there are, for an instrument that is in no table. */
+    /**
+     * The instrument of a name, plucked strings with a capo too: {@code banjo-open-g-capo-2}. Throws IllegalArgumentException, naming those there are, for one
+     * that is in no table.
+     */
     public static Instrument of(String id) {
         return ALL.stream()
                 .filter(instrument -> instrument.id.equals(id))
                 .findFirst()
+                .or(() -> capoed(id))
                 .orElseThrow(() -> new IllegalArgumentException("there is no instrument “" + id + "”; there are "
                         + String.join(", ", ALL.stream().map(Instrument::id).toList())));
+    }
+
+    private static Optional<Instrument> capoed(String id) {
+        Matcher match = WITH_CAPO.matcher(id);
+        if (!match.matches()) {
+            return Optional.empty();
+        }
+        int fret = Integer.parseInt(match.group(2));
+        if (fret > HIGHEST_CAPO) {
+            throw new IllegalArgumentException("a capo is put at fret 1 to " + HIGHEST_CAPO + ", not " + fret);
+        }
+        Instrument bare = of(match.group(1));
+        Strings open =
+                bare.strings().orElseThrow(() -> new IllegalArgumentException("no capo is put on a " + bare.name()));
+        return Optional.of(CAPOED.computeIfAbsent(id, name -> of(open.withCapo(fret))));
     }
 
     public String id() {

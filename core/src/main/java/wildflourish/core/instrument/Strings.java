@@ -172,6 +172,6 @@ public record Strings(
     public String stringName(int string) {
         return stroke == Stroke.BANJO
                 ? String.valueOf(string == open.size() - 1 ? open.size() : open.size() - 1 - string)
-                : open.get(string).toString().replaceAll("\\d", "");
+                : new FingeredPitch(open.get(string).midi() - capo).toString().replaceAll("\\d", "");
     }
 }

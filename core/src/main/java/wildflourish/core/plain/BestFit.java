@@ -2,6 +2,7 @@ package wildflourish.core.plain;
 
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.EnumMap;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
@@ -9,8 +10,12 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
 import wildflourish.core.fingering.FingeringPath;
+import wildflourish.core.fingering.LinePath;
+import wildflourish.core.fingering.LineWays;
+import wildflourish.core.fingering.Struck;
 import wildflourish.core.instrument.Breath;
 import wildflourish.core.instrument.ChartRow;
+import wildflourish.core.instrument.Family;
 import wildflourish.core.instrument.Fingering;
 import wildflourish.core.instrument.Hole;
 import wildflourish.core.instrument.Instrument;
@@ -25,30 +30,50 @@ import wildflourish.core.tune.Tune;
  *
  * @param fingeredKey the key as it is fingered, named as on the chart: on a whistle in F what sounds in G minor is fingered in E minor
  * @param shift semitones from the written pitch to the chart's name, octave chosen
- * @param lacking notes of the chart's naming that the instrument does not have; where there are any it cannot be played
- * @param cost a note, by the way the fingers go; lower is easier
+ * @param lacking notes of the chart's naming that cannot be played: mostly those that the instrument does not have; where there are any it cannot be played
+ * @param hard how many notes ask something special, by what it is
+ * @param cost a note, by the way the fingers go, or by the cheapest way on strings and buttons; lower is easier. Costs on holes, strings and buttons are not of
+ *     one kind and are not compared
  */
 public record BestFit(
-        Instrument instrument, Key fingeredKey, int shift, Set<FingeredPitch> lacking, Hardness hardness, double cost) {
+        Instrument instrument,
+        Key fingeredKey,
+        int shift,
+        Set<FingeredPitch> lacking,
+        Map<HardSpot.Kind, Integer> hard,
+        double cost) {
     private static final double BREAK_COST = 1.5;
     private static final double CROSS_COST = 0.5;
     private static final int OCTAVE = 12;
 
-    /** How many notes ask something special. */
-    public record Hardness(int halfHoled, int crossFingered, int breaks) {}
+    /** What a fret of the capo costs: of two places that lie as well the lower one is taken. Our own choice (L). */
+    private static final double CAPO_COST = 0.02;
+
+    private static final int HIGHEST_CAPO = 5;
+
+    public BestFit {
+        hard = Map.copyOf(hard);
+    }
+
+    /** How many notes ask for something. */
+    public int count(HardSpot.Kind kind) {
+        return hard.getOrDefault(kind, 0);
+    }
 
     public boolean isPlayable() {
         return lacking.isEmpty();
     }
 
-    /** Every instrument once, in whatever reading it comes first in the tables. */
-    public static List<Instrument> instruments() {
+    /** Every instrument of a kind once, in whatever reading it comes first in the tables; strings in every tuning. */
+    public static List<Instrument> instruments(Family.Kind kind) {
         Set<String> seen = new HashSet<>();
         List<Instrument> all = new ArrayList<>();
-        for (Instrument instrument : Instrument.winds()) {
-            String voice = instrument.family() + " " + instrument.chartName() + " "
-                    + instrument.reading().fingeredToSounding();
-            if (seen.add(voice)) {
+        for (Instrument instrument : Instrument.all()) {
+            String voice = instrument.family().isWind()
+                    ? instrument.family() + " " + instrument.chartName() + " "
+                            + instrument.reading().fingeredToSounding()
+                    : instrument.id();
+            if (instrument.family().kind() == kind && seen.add(voice)) {
                 all.add(instrument);
             }
         }
@@ -68,18 +93,49 @@ public record BestFit(
                 .toList();
     }
 
-    /** On one instrument, in the octave where it lies best. */
+    /** On one instrument, in the octave where it lies best; plucked strings with the capo where it lies best. */
     public static BestFit of(Tune tune, Instrument instrument, int semitones) {
-        int base = Math.floorMod(semitones - instrument.reading().fingeredToSounding(), OCTAVE);
-        List<BestFit> octaves = new ArrayList<>();
-        for (int octave = -2; octave <= 2; octave++) {
-            octaves.add(at(tune, instrument, base + OCTAVE * octave));
+        List<BestFit> all = new ArrayList<>();
+        int highest = instrument.takesCapo() && instrument.capo() == 0 ? HIGHEST_CAPO : instrument.capo();
+        for (int capo = instrument.capo(); capo <= highest; capo++) {
+            all.addAll(octaves(tune, instrument.withCapo(capo), semitones));
         }
-        return octaves.stream()
+        return all.stream()
                 .min(Comparator.comparing((BestFit fit) -> fit.lacking.size())
                         .thenComparingDouble(BestFit::cost)
                         .thenComparing(fit -> Math.abs(fit.shift)))
                 .orElseThrow();
+    }
+
+    /** In those octaves in which it has most of the notes. */
+    private static List<BestFit> octaves(Tune tune, Instrument instrument, int semitones) {
+        int base = Math.floorMod(semitones - instrument.reading().fingeredToSounding(), OCTAVE);
+        List<BestFit> octaves = new ArrayList<>();
+        for (int octave = -2; octave <= 2; octave++) {
+            int shift = base + OCTAVE * octave;
+            octaves.add(new BestFit(
+                    instrument, keyOf(tune, instrument, shift), shift, lacking(tune, instrument, shift), Map.of(), 0));
+        }
+        int least = octaves.stream().mapToInt(fit -> fit.lacking.size()).min().orElseThrow();
+        return octaves.stream()
+                .filter(fit -> fit.lacking.size() == least)
+                .map(fit -> fit.played(tune))
+                .toList();
+    }
+
+    /** With a capo the shapes are those of a lower key. */
+    private static Key keyOf(Tune tune, Instrument instrument, int shift) {
+        return tune.keyAt(0).moved(shift - instrument.capo());
+    }
+
+    private static Set<FingeredPitch> lacking(Tune tune, Instrument instrument, int shift) {
+        Set<FingeredPitch> lacking = new TreeSet<>(Comparator.comparingInt(FingeredPitch::midi));
+        tune.notes().stream()
+                .filter(note -> !note.isRest())
+                .map(note -> new FingeredPitch(note.melody().midi() + shift))
+                .filter(pitch -> !instrument.has(pitch))
+                .forEach(lacking::add);
+        return lacking;
     }
 
     /** Semitones up from a written key to one with the tonic asked for, 0 to 11; empty where either has no tonic. */
@@ -115,43 +171,63 @@ public record BestFit(
     /** A recording moved by semitones, and how the tune then lies. */
     public record Moved(int semitones, BestFit fit) {}
 
-    private static BestFit at(Tune tune, Instrument instrument, int shift) {
-        Set<FingeredPitch> lacking = new TreeSet<>(Comparator.comparingInt(FingeredPitch::midi));
+    /** With what it costs, where it can be played. */
+    private BestFit played(Tune tune) {
         List<Note> sounding =
                 tune.notes().stream().filter(note -> !note.isRest()).toList();
-        sounding.stream()
-                .map(note -> new FingeredPitch(note.melody().midi() + shift))
-                .filter(pitch -> instrument.rowOf(pitch).isEmpty())
-                .forEach(lacking::add);
-        Key key = tune.keyAt(0).moved(shift);
         if (!lacking.isEmpty() || sounding.isEmpty()) {
-            return new BestFit(instrument, key, shift, lacking, new Hardness(0, 0, 0), 0);
+            return this;
         }
+        return instrument.family().isWind() ? onHoles(tune, sounding) : inLine(tune);
+    }
+
+    private BestFit onHoles(Tune tune, List<Note> sounding) {
         FingeringPath path = FingeringPath.of(
                 tune.notes(),
                 instrument.family(),
                 note -> instrument.rowOf(new FingeredPitch(note.melody().midi() + shift)),
                 Map.of());
-        Hardness hardness = hardness(sounding, instrument, shift, path);
-        double extra = hardness.breaks * BREAK_COST + hardness.crossFingered * CROSS_COST;
-        return new BestFit(instrument, key, shift, lacking, hardness, (path.cost() + extra) / sounding.size());
+        BestFit fit = new BestFit(instrument, fingeredKey, shift, lacking, hard(sounding, path), 0);
+        double extra = fit.count(HardSpot.Kind.BREAK) * BREAK_COST + fit.count(HardSpot.Kind.CROSS) * CROSS_COST;
+        return new BestFit(instrument, fingeredKey, shift, lacking, fit.hard, (path.cost() + extra) / sounding.size());
     }
 
-    private static Hardness hardness(List<Note> notes, Instrument instrument, int shift, FingeringPath path) {
-        int half = 0;
-        int cross = 0;
-        int breaks = 0;
+    private Map<HardSpot.Kind, Integer> hard(List<Note> notes, FingeringPath path) {
+        Map<HardSpot.Kind, Integer> hard = new EnumMap<>(HardSpot.Kind.class);
         Optional<Breath> before = Optional.empty();
         for (Note note : notes) {
             ChartRow row = instrument
                     .rowOf(new FingeredPitch(note.melody().midi() + shift))
                     .orElseThrow();
             Fingering fingering = path.at(note.id()).orElse(row.usual());
-            half += fingering.has(Hole.HALF) ? 1 : 0;
-            cross += fingering.isCrossed() && instrument.family().hasPlainScale() ? 1 : 0;
-            breaks += before.isPresent() && before.get() != row.breath() ? 1 : 0;
+            if (fingering.has(Hole.HALF)) {
+                hard.merge(HardSpot.Kind.HALF, 1, Integer::sum);
+            }
+            if (fingering.isCrossed() && instrument.family().hasPlainScale()) {
+                hard.merge(HardSpot.Kind.CROSS, 1, Integer::sum);
+            }
+            if (before.isPresent() && before.get() != row.breath()) {
+                hard.merge(HardSpot.Kind.BREAK, 1, Integer::sum);
+            }
             before = Optional.of(row.breath());
         }
-        return new Hardness(half, cross, breaks);
+        return hard;
+    }
+
+    /** On strings and buttons, in the first school at the tempo of the session. */
+    private BestFit inLine(Tune tune) {
+        List<Struck> line = Struck.of(tune, tune.header().type().session()).stream()
+                .map(struck -> struck.moved(shift))
+                .toList();
+        LinePath<?> path = LineWays.best(line, instrument, instrument.schools().get(0), tune.metreAt(0));
+        Set<FingeredPitch> stopped = new TreeSet<>(Comparator.comparingInt(FingeredPitch::midi));
+        path.troubles().stream()
+                .filter(trouble -> !trouble.why().leavesMelody())
+                .forEach(trouble -> stopped.add(
+                        new FingeredPitch(tune.note(trouble.note()).melody().midi() + shift)));
+        Map<HardSpot.Kind, Integer> hard = new EnumMap<>(HardSpot.Kind.class);
+        LineSpots.of(line, path).values().forEach(kinds -> kinds.forEach(kind -> hard.merge(kind, 1, Integer::sum)));
+        double cost = path.cost() / line.size() + instrument.capo() * CAPO_COST;
+        return new BestFit(instrument, fingeredKey, shift, stopped, hard, cost);
     }
 }

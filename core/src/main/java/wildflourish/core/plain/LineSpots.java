@@ -4,16 +4,12 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.function.BiFunction;
-import wildflourish.core.fingering.ButtonPath;
 import wildflourish.core.fingering.ButtonWay;
 import wildflourish.core.fingering.LinePath;
-import wildflourish.core.fingering.Manners;
-import wildflourish.core.fingering.StringPath;
+import wildflourish.core.fingering.LineWays;
 import wildflourish.core.fingering.StringWay;
 import wildflourish.core.fingering.Struck;
 import wildflourish.core.instrument.Instrument;
-import wildflourish.core.instrument.School;
 import wildflourish.core.music.Tempo;
 import wildflourish.core.tune.NoteId;
 import wildflourish.core.tune.Tune;
@@ -27,36 +23,38 @@ final class LineSpots {
 
     /** By the note it leads to; none for instruments fingered on holes. */
     static Map<NoteId, List<HardSpot.Kind>> of(Tune tune, Instrument instrument, Tempo tempo) {
-        List<Struck> line = Struck.of(tune, tempo);
-        School school = instrument.schools().get(0);
-        if (instrument.strings().isPresent()) {
-            StringPath.Manner manner = Manners.of(instrument.strings().get(), school, tune.metreAt(0));
-            return spots(line, StringPath.of(line, manner, Map.of()), LineSpots::strings);
+        if (instrument.family().isWind()) {
+            return Map.of();
         }
-        return instrument
-                .buttons()
-                .map(layout -> spots(line, ButtonPath.of(line, layout, school, Map.of()), LineSpots::buttons))
-                .orElse(Map.of());
+        List<Struck> line = Struck.of(tune, tempo);
+        return of(line, LineWays.best(line, instrument, instrument.schools().get(0), tune.metreAt(0)));
     }
 
-    private static <W> Map<NoteId, List<HardSpot.Kind>> spots(
-            List<Struck> line, LinePath<W> path, BiFunction<W, W, List<HardSpot.Kind>> kinds) {
+    /** Of a way to play a line. */
+    static Map<NoteId, List<HardSpot.Kind>> of(List<Struck> line, LinePath<?> path) {
         Map<NoteId, List<HardSpot.Kind>> spots = new HashMap<>();
         for (int i = 1; i < line.size(); i++) {
-            Optional<W> from = path.at(line.get(i - 1).note().id());
-            Optional<W> to = path.at(line.get(i).note().id());
+            Optional<?> from = path.at(line.get(i - 1).note().id());
+            Optional<?> to = path.at(line.get(i).note().id());
             if (from.isPresent() && to.isPresent() && line.get(i).restMillis() == 0) {
-                spots.put(line.get(i).note().id(), kinds.apply(from.get(), to.get()));
+                spots.put(line.get(i).note().id(), between(from.get(), to.get()));
             }
         }
         return spots;
+    }
+
+    private static List<HardSpot.Kind> between(Object from, Object to) {
+        if (from instanceof StringWay one && to instanceof StringWay other) {
+            return strings(one, other);
+        }
+        return from instanceof ButtonWay one && to instanceof ButtonWay other ? buttons(one, other) : List.of();
     }
 
     private static List<HardSpot.Kind> strings(StringWay from, StringWay to) {
         if (from.place().position() != to.place().position()) {
             return List.of(HardSpot.Kind.SHIFT);
         }
-        if (Math.abs(from.place().string() - to.place().string()) > 1) {
+        if (from.hold().stringsTo(to.hold()) > 1) {
             return List.of(HardSpot.Kind.SKIP);
         }
         boolean isSecond = from.place().string() == to.place().string()

@@ -119,20 +119,41 @@ public final class NeedsWords {
     /** How a tune lies on an instrument, in one line. */
     public static String of(BestFit fit) {
         if (!fit.isPlayable()) {
-            return "lacks "
+            return (fit.instrument().family().isWind() ? "lacks " : "cannot play ")
                     + String.join(
                             " ", fit.lacking().stream().map(Object::toString).toList());
         }
         List<String> parts = new ArrayList<>();
-        parts.add("fingered in " + fit.fingeredKey().name());
-        if (fit.hardness().halfHoled() > 0) {
-            parts.add(fit.hardness().halfHoled() + " half-closed");
+        boolean isWind = fit.instrument().family().isWind();
+        String capo =
+                fit.instrument().capo() == 0 ? "" : "capo " + fit.instrument().capo() + ", ";
+        parts.add(capo
+                + (isWind ? "fingered in " : fit.instrument().capo() > 0 ? "shapes of " : "in ")
+                + fit.fingeredKey().name());
+        for (HardSpot.Kind kind : HardSpot.Kind.values()) {
+            if (fit.count(kind) > 0 && kind != HardSpot.Kind.BREAK) {
+                parts.add(fit.count(kind) + " " + counted(kind));
+            }
         }
-        if (fit.hardness().crossFingered() > 0) {
-            parts.add(fit.hardness().crossFingered() + " cross-fingered");
+        int breaks = fit.count(HardSpot.Kind.BREAK);
+        if (isWind) {
+            parts.add((breaks == 0 ? "never" : breaks == 1 ? "once" : breaks + " times") + " over the break");
         }
-        int breaks = fit.hardness().breaks();
-        parts.add((breaks == 0 ? "never" : breaks == 1 ? "once" : breaks + " times") + " over the break");
         return String.join(", ", parts);
+    }
+
+    private static String counted(HardSpot.Kind kind) {
+        return switch (kind) {
+            case BREAK -> "over the break";
+            case LEAP -> "wide leaps";
+            case CROSS -> "cross-fingered";
+            case HALF -> "half-closed";
+            case MANY -> "with many fingers";
+            case SKIP -> "over a string";
+            case SHIFT -> "shifts";
+            case SECOND -> "second finger moved";
+            case TURN -> "turns";
+            case REACH -> "wide reaches";
+        };
     }
 }

@@ -12,6 +12,7 @@ import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Model.CommandSpec;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Spec;
+import wildflourish.core.instrument.Family;
 import wildflourish.core.instrument.Instrument;
 import wildflourish.core.music.Key;
 import wildflourish.core.plain.BestFit;
@@ -44,13 +45,18 @@ final class FitCommand implements Callable<Integer> {
             split = ",")
     private List<String> owned = List.of();
 
+    @Option(
+            names = "--kind",
+            description = "holes, strings or buttons: what the fingers work on; each is ranked by costs of its own")
+    private Family.Kind kind = Family.Kind.HOLES;
+
     @Option(names = "--format", description = "table, json or csv")
     private Listing.Format format = Listing.Format.TABLE;
 
     @Override
     public Integer call() {
         List<Instrument> instruments = owned.isEmpty()
-                ? BestFit.instruments()
+                ? BestFit.instruments(kind)
                 : owned.stream().map(Asked::instrument).toList();
         if (isRecording) {
             Listing.print(spec.commandLine().getOut(), recordings(instruments), format);

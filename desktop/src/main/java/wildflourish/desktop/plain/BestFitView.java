@@ -18,6 +18,7 @@ import javafx.scene.control.Tooltip;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
+import wildflourish.core.instrument.Family;
 import wildflourish.core.instrument.Instrument;
 import wildflourish.core.music.Key;
 import wildflourish.core.plain.BestFit;
@@ -37,6 +38,7 @@ public final class BestFitView extends ScrollPane {
     private final Label title = new Label();
     private final ComboBox<String> sounding = new ComboBox<>();
     private final ComboBox<String> beside = new ComboBox<>();
+    private final ComboBox<String> among = new ComboBox<>();
     private final CheckBox onlyOwned = new CheckBox("Only what the class owns");
     private final VBox recording = new VBox();
     private final Label firstKey = new Label();
@@ -46,6 +48,8 @@ public final class BestFitView extends ScrollPane {
     private final List<FitRow> kept = new ArrayList<>();
     private boolean isFilling;
     private boolean isUnfolded;
+    /** The kind of the instrument that was worked on when the view was last shown. */
+    private Optional<Family.Kind> followed = Optional.empty();
     /** Counts what was asked, so that an answer that comes too late is passed over. */
     private int asked;
 
@@ -89,6 +93,10 @@ public final class BestFitView extends ScrollPane {
         title.getStyleClass().add("where");
         prepare(sounding, "sounding", "The key it is to sound in");
         prepare(beside, "beside", "A second key to compare with");
+        prepare(among, "among", "What the fingers work on: each is ranked by costs of its own");
+        isFilling = true;
+        among.getItems().setAll("whistles, flutes, pipes", "strings", "boxes, concertinas");
+        isFilling = false;
         onlyOwned.setId("only-owned");
         onlyOwned.setTooltip(new Tooltip("Tick what the class owns in the first column"));
         onlyOwned.setOnAction(event -> show());
@@ -99,7 +107,7 @@ public final class BestFitView extends ScrollPane {
         });
         more.managedProperty().bind(more.visibleProperty());
         more.setVisible(false);
-        HBox controls = new HBox(label("To sound in"), sounding, label("beside it"), beside, onlyOwned);
+        HBox controls = new HBox(among, label("to sound in"), sounding, label("beside it"), beside, onlyOwned);
         controls.getStyleClass().add("fit-controls");
         HBox heads = new HBox(head("Owned", 52), head("Instrument", FitRow.NAME), firstKey, secondKey);
         for (Label key : List.of(firstKey, secondKey)) {
@@ -156,10 +164,12 @@ public final class BestFitView extends ScrollPane {
             return;
         }
         fillKeys(tune.get().keyAt(0));
+        followInstrument(sight.chosen().instrument());
         title.setText("Best fit: " + tune.get().title() + ", written in "
                 + tune.get().keyAt(0).name());
         Set<String> owned = choices.owned().get();
-        List<Instrument> instruments = BestFit.instruments().stream()
+        Family.Kind kind = Family.Kind.values()[among.getSelectionModel().getSelectedIndex()];
+        List<Instrument> instruments = BestFit.instruments(kind).stream()
                 .filter(each -> !onlyOwned.isSelected() || owned.contains(each.id()))
                 .toList();
         int second = beside.getSelectionModel().getSelectedIndex() - 1;
@@ -174,6 +184,17 @@ public final class BestFitView extends ScrollPane {
                 show(answer, owned, chosen);
             }
         });
+    }
+
+    /** Where the instrument worked on is of another kind than before, its kind is shown. */
+    private void followInstrument(Instrument instrument) {
+        Family.Kind kind = instrument.family().kind();
+        if (followed.filter(kind::equals).isEmpty()) {
+            followed = Optional.of(kind);
+            isFilling = true;
+            among.getSelectionModel().select(kind.ordinal());
+            isFilling = false;
+        }
     }
 
     /** The keys a tune may sound in, from the written one up; what was chosen stays chosen. */

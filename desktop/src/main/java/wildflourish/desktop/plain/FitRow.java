@@ -84,7 +84,8 @@ final class FitRow extends HBox {
             double width = Math.max(2, fit.cost() * pixelsAUnit);
             bar.setMinWidth(width);
             bar.setMaxWidth(width);
-            cost.setText(BestFitView.cost(fit.cost()) + " moves a note");
+            String unit = fit.instrument().family().isWind() ? " moves a note" : " a note";
+            cost.setText(BestFitView.cost(fit.cost()) + unit);
         }
     }
 }

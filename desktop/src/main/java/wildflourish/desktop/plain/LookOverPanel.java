@@ -68,7 +68,9 @@ public final class LookOverPanel extends VBox {
     public record Lie(String recording, List<BestFit> fits) {
         static Lie of(Tune tune, Instrument instrument) {
             BestFit.Moved moved = BestFit.recordingMoved(tune, instrument).get(0);
-            return new Lie(NeedsWords.of(moved, instrument), BestFit.of(tune, BestFit.instruments(), 0));
+            return new Lie(
+                    NeedsWords.of(moved, instrument),
+                    BestFit.of(tune, BestFit.instruments(instrument.family().kind()), 0));
         }
     }
 
@@ -179,7 +181,7 @@ public final class LookOverPanel extends VBox {
             String cost = String.format(Locale.ROOT, "%.1f", fit.cost());
             Button button = row(
                     fit.instrument().name() + "\n" + NeedsWords.of(fit),
-                    "Fingers moved a note, with what is hard: " + cost + ". Press to work on this instrument");
+                    "Cost a note, with what is hard: " + cost + ". Press to work on this instrument");
             button.setId("fit-on-" + fit.instrument().id());
             button.setOnAction(event -> choices.instrument().accept(fit.instrument()));
             content.getChildren().add(button);

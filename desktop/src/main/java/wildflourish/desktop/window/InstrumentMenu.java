@@ -19,6 +19,7 @@ import wildflourish.desktop.desk.Desk;
 /** The instrument worked on, by families; the list is filled when it is opened first. */
 final class InstrumentMenu extends MenuButton {
     private static final double WIDTH = 158;
+    private static final int HIGHEST_CAPO = 7;
 
     private final Desk desk;
     private final Consumer<Instrument> chosen;
@@ -44,7 +45,28 @@ final class InstrumentMenu extends MenuButton {
     }
 
     private void fill() {
-        getItems().setAll(families(Optional.of(desk.sight().get().chosen().instrument()), chosen));
+        Instrument now = desk.sight().get().chosen().instrument();
+        getItems().setAll(families(Optional.of(now.withCapo(0)), chosen));
+        if (now.takesCapo()) {
+            getItems().add(capos(now));
+        }
+    }
+
+    /** The frets of a capo; stages are kept for each. */
+    private Menu capos(Instrument now) {
+        Menu menu = new Menu("Capo");
+        menu.setId("capo");
+        ToggleGroup group = new ToggleGroup();
+        for (int fret = 0; fret <= HIGHEST_CAPO; fret++) {
+            Instrument capoed = now.withCapo(fret);
+            RadioMenuItem item = new RadioMenuItem(fret == 0 ? "no capo" : "at fret " + fret);
+            item.setId("capo-" + fret);
+            item.setToggleGroup(group);
+            item.setSelected(fret == now.capo());
+            item.setOnAction(event -> chosen.accept(capoed));
+            menu.getItems().add(item);
+        }
+        return menu;
     }
 
     /** All instruments, a menu for each family; the one chosen is marked. */
