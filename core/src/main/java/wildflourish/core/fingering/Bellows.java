@@ -1,7 +1,12 @@
 package wildflourish.core.fingering;
 
 import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.HashMap;
+import java.util.IdentityHashMap;
 import java.util.List;
+import java.util.Map;
+import java.util.Optional;
 import wildflourish.core.instrument.Button;
 import wildflourish.core.music.Fraction;
 import wildflourish.core.path.Trellis;
@@ -32,8 +37,13 @@ final class Bellows implements LinePath.Run<ButtonWay> {
     private final int[] ticks;
     private final double millisATick;
     private final double[][][] moveCosts;
+    private final Map<Change, double[][]> known;
     /** What the air costs, by balance from the least to the greatest. */
     private final double[] airCosts;
+    /** Bounds of the search, see {@link #bound}; by stage and way. */
+    private final double[][] atLeast;
+
+    private double atMost = Double.POSITIVE_INFINITY;
 
     private Bellows(List<Struck> line, List<List<ButtonWay>> choices, ButtonCosts costs, boolean hasAir) {
         this.line = List.copyOf(line);
@@ -50,6 +60,8 @@ final class Bellows implements LinePath.Run<ButtonWay> {
         millisATick = line.get(0).millis() / Math.max(1, ticks[0]);
         reach = hasAir ? (int) Math.floor(MOST_MILLIS / millisATick) : 0;
         moveCosts = new double[line.size()][0][0];
+        known = new HashMap<>();
+        atLeast = new double[line.size()][0];
         airCosts = new double[2 * reach + 1];
         for (int balance = -reach; balance <= reach; balance++) {
             double over = Math.max(0, Math.abs(balance) * millisATick - FREE_MILLIS) / 1000;
@@ -81,7 +93,110 @@ final class Bellows implements LinePath.Run<ButtonWay> {
                                 .map(other -> plain.mostMillis(other) <= FREE_MILLIS)
                                 .orElse(true))
                 .orElse(true);
-        return isEasy ? plain : new Bellows(line, choices, costs, true);
+        if (isEasy) {
+            return plain;
+        }
+        Bellows full = new Bellows(line, choices, costs, true);
+        full.bound(plain, hasRunnerUp);
+        return full;
+    }
+
+    /**
+     * Bounds the search. From each note on a way costs no less than it does without the air; and no way that is looked for costs more than one that is cheap with
+     * the air among few: those that have for each button the finger that is cheapest without it.
+     */
+    private void bound(Bellows plain, boolean hasRunnerUp) {
+        for (int stage = line.size() - 1; stage >= 0; stage--) {
+            atLeast[stage] = new double[choices.get(stage).size()];
+            for (int from = 0; stage + 1 < line.size() && from < atLeast[stage].length; from++) {
+                double least = Double.POSITIVE_INFINITY;
+                for (int to = 0; to < atLeast[stage + 1].length; to++) {
+                    least = Math.min(least, plain.moveCosts(stage)[from][to] + atLeast[stage + 1][to]);
+                }
+                atLeast[stage][from] = least;
+            }
+        }
+        Bellows among = new Bellows(line, few(plain), costs, true);
+        atMost = among.solved(hasRunnerUp)
+                .found()
+                .flatMap(found -> hasRunnerUp
+                        ? found.runnerUp().map(Trellis.Way::cost)
+                        : Optional.of(withBestFingers(
+                                among.ways(found.best()), found.best().cost())))
+                .orElse(Double.POSITIVE_INFINITY);
+    }
+
+    /** What the same buttons cost with the fingers that are cheapest for them: the air does not ask which finger it is. */
+    private double withBestFingers(List<ButtonWay> ways, double cost) {
+        List<List<ButtonWay>> one = new ArrayList<>();
+        List<List<ButtonWay>> all = new ArrayList<>();
+        for (int i = 0; i < ways.size(); i++) {
+            ButtonWay way = ways.get(i);
+            one.add(List.of(way));
+            all.add(choices.get(i).stream()
+                    .filter(other -> other.hasKeysOf(way))
+                    .toList());
+        }
+        return cost - withoutAir(one) + withoutAir(all);
+    }
+
+    private double withoutAir(List<List<ButtonWay>> among) {
+        return new Bellows(line, among, costs, false)
+                .solved(false)
+                .found()
+                .orElseThrow()
+                .best()
+                .cost();
+    }
+
+    /** For each note one finger for each button that sounds it. */
+    private List<List<ButtonWay>> few(Bellows plain) {
+        List<List<ButtonWay>> few = new ArrayList<>();
+        double[] sofar = new double[choices.get(0).size()];
+        for (int state = 0; state < sofar.length; state++) {
+            sofar[state] = costs.ofChoice(choices.get(0).get(state));
+        }
+        for (int stage = 0; stage < line.size(); stage++) {
+            IdentityHashMap<Object, Integer> cheapest = new IdentityHashMap<>();
+            for (int way = 0; way < sofar.length; way++) {
+                double cost = sofar[way] + atLeast[stage][way];
+                ButtonWay each = choices.get(stage).get(way);
+                Object keys = each.under().isEmpty() ? each.key() : each;
+                Integer other = cheapest.get(keys);
+                if (other == null || cost < sofar[other] + atLeast[stage][other]) {
+                    cheapest.put(keys, way);
+                }
+            }
+            few.add(cheapest.values().stream()
+                    .sorted()
+                    .map(choices.get(stage)::get)
+                    .toList());
+            if (stage + 1 < line.size()) {
+                sofar = advanced(sofar, plain.moveCosts(stage));
+            }
+        }
+        return few;
+    }
+
+    private static double[] advanced(double[] sofar, double[][] moves) {
+        double[] next = new double[moves[0].length];
+        Arrays.fill(next, Double.POSITIVE_INFINITY);
+        for (int from = 0; from < sofar.length; from++) {
+            for (int to = 0; to < next.length; to++) {
+                next[to] = Math.min(next[to], sofar[from] + moves[from][to]);
+            }
+        }
+        return next;
+    }
+
+    @Override
+    public double atLeast(int stage, int state) {
+        return atLeast[stage][state / width()];
+    }
+
+    @Override
+    public double atMost() {
+        return atMost;
     }
 
     @Override
@@ -169,21 +284,37 @@ final class Bellows implements LinePath.Run<ButtonWay> {
         }
     }
 
+    /** All that decides what the moves between two stages cost; ways that can be chosen for one pitch are one list. */
+    private record Change(
+            Same<ButtonWay> from, Same<ButtonWay> to, double millis, boolean isAfterRest, boolean isOnBeat) {}
+
     /** What it costs to go from each way of a stage to each of the next, with what that one costs by itself. */
     private double[][] moveCosts(int stage) {
         if (moveCosts[stage].length == 0) {
-            List<ButtonWay> here = choices.get(stage);
-            List<ButtonWay> next = choices.get(stage + 1);
-            double[][] all = new double[here.size()][next.size()];
-            for (int from = 0; from < here.size(); from++) {
-                for (int to = 0; to < next.size(); to++) {
-                    all[from][to] = costs.ofMove(here.get(from), next.get(to), line.get(stage), line.get(stage + 1))
-                            + costs.ofChoice(next.get(to));
-                }
-            }
-            moveCosts[stage] = all;
+            Struck before = line.get(stage);
+            Struck struck = line.get(stage + 1);
+            Change change = new Change(
+                    new Same<>(choices.get(stage)),
+                    new Same<>(choices.get(stage + 1)),
+                    HandTimes.between(before, struck),
+                    struck.restMillis() > 0,
+                    struck.isOnBeat());
+            moveCosts[stage] = known.computeIfAbsent(change, each -> moveCosts(before, struck, change));
         }
         return moveCosts[stage];
+    }
+
+    private double[][] moveCosts(Struck before, Struck struck, Change change) {
+        List<ButtonWay> here = change.from.list();
+        List<ButtonWay> next = change.to.list();
+        double[][] all = new double[here.size()][next.size()];
+        for (int to = 0; to < next.size(); to++) {
+            double own = costs.ofChoice(next.get(to));
+            for (int from = 0; from < here.size(); from++) {
+                all[from][to] = costs.ofMove(here.get(from), next.get(to), before, struck) + own;
+            }
+        }
+        return all;
     }
 
     private void put(Trellis.Sink sink, int to, int balance, double cost) {

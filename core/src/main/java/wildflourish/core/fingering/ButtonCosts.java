@@ -87,8 +87,12 @@ final class ButtonCosts {
         Button button = way.key().button();
         double cost = way.finger() == LITTLE ? of("little") : 0;
         cost += way.finger() == button.fingers().get(0) || button.fingers().size() == LITTLE ? 0 : of("other finger");
-        String across = ACROSS.get(button.pitch(way.key().bellows()));
-        return exact(cost + (across == null || across.equals(way.key().name()) ? 0 : of("not across")));
+        return exact(cost + (of("not across") > 0 && isNotAcross(way) ? of("not across") : 0));
+    }
+
+    private static boolean isNotAcross(ButtonWay way) {
+        String across = ACROSS.get(way.key().button().pitch(way.key().bellows()));
+        return across != null && !across.equals(way.key().name());
     }
 
     /** What it costs to go from one way to the next, infinite where fingers do not reach. */

@@ -2,6 +2,7 @@ package wildflourish.core.fingering;
 
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -32,22 +33,33 @@ public final class ButtonPath {
     private static LinePath<ButtonWay> of(
             List<Struck> line, ButtonLayout layout, School school, Map<NoteId, String> pins, boolean hasRunnerUp) {
         ButtonCosts costs = ButtonCosts.of(school);
+        Map<List<FingeredPitch>, List<ButtonWay>> known = new HashMap<>();
         return LinePath.of(
                 line,
                 struck -> refusal(struck, layout),
                 run -> {
                     List<List<ButtonWay>> choices = run.stream()
-                            .map(struck -> choices(struck, layout, pins))
+                            .map(struck -> pinned(
+                                    struck,
+                                    known.computeIfAbsent(struck.pitches(), pitches -> choices(pitches, layout)),
+                                    pins))
                             .toList();
                     return Bellows.of(run, choices, costs, hasRunnerUp);
                 },
                 hasRunnerUp);
     }
 
-    private static List<ButtonWay> choices(Struck struck, ButtonLayout layout, Map<NoteId, String> pins) {
-        List<ButtonWay> together = together(struck.pitches(), layout);
-        List<ButtonWay> all = together.isEmpty() ? waysOf(struck.melody(), layout) : together;
+    /** The melody by itself where what is under it cannot be held with it. */
+    private static List<ButtonWay> choices(List<FingeredPitch> pitches, ButtonLayout layout) {
+        List<ButtonWay> together = together(pitches, layout);
+        return together.isEmpty() ? waysOf(pitches.get(pitches.size() - 1), layout) : together;
+    }
+
+    private static List<ButtonWay> pinned(Struck struck, List<ButtonWay> all, Map<NoteId, String> pins) {
         String pin = pins.getOrDefault(struck.note().id(), "");
+        if (pin.isEmpty()) {
+            return all;
+        }
         List<ButtonWay> pinned = all.stream()
                 .filter(way -> way.toString().equals(pin) || way.keys().equals(pin))
                 .toList();

@@ -40,6 +40,15 @@ public record ButtonWay(ButtonLayout.Key key, int finger, List<ButtonWay> under)
         return names.toString();
     }
 
+    /** Whether it is the same buttons, with whatever fingers. */
+    boolean hasKeysOf(ButtonWay other) {
+        boolean isSame = key.equals(other.key) && under.size() == other.under.size();
+        for (int i = 0; isSame && i < under.size(); i++) {
+            isSame = under.get(i).key.equals(other.under.get(i).key);
+        }
+        return isSame;
+    }
+
     /** {@code i3d/2}: button, direction, finger. */
     @Override
     public String toString() {

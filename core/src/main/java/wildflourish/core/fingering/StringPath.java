@@ -1,10 +1,13 @@
 package wildflourish.core.fingering;
 
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import wildflourish.core.instrument.School;
 import wildflourish.core.instrument.Strings;
 import wildflourish.core.instrument.StrokeOrder;
+import wildflourish.core.music.FingeredPitch;
 import wildflourish.core.tune.NoteId;
 
 /**
@@ -35,9 +38,12 @@ public final class StringPath {
     private static LinePath<StringWay> of(
             List<Struck> line, Manner manner, Map<NoteId, String> pins, boolean hasRunnerUp) {
         StringCosts costs = StringCosts.of(manner.school());
+        Map<List<FingeredPitch>, Optional<LinePath.Why>> refused = new HashMap<>();
         return LinePath.of(
                 line,
-                struck -> Together.of(manner.strings(), struck.pitches()).why(),
+                struck -> refused.computeIfAbsent(
+                        struck.pitches(),
+                        pitches -> Together.of(manner.strings(), pitches).why()),
                 run -> new StringStages(run, manner, costs, pins),
                 hasRunnerUp);
     }

@@ -5,6 +5,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import wildflourish.core.instrument.Strings;
+import wildflourish.core.music.FingeredPitch;
 import wildflourish.core.path.Trellis;
 import wildflourish.core.tune.NoteId;
 
@@ -22,10 +23,11 @@ final class StringStages implements LinePath.Run<StringWay> {
     /** The stage whose moves are known: what the left hand does, and the right one by the strings it goes between. */
     private int looked = -1;
 
-    private double[][] left = new double[0][0];
+    private Left[][] left = new Left[0][0];
     private boolean isBound;
     private Right[][] rights = new Right[0][0];
     private final Map<Context, Right[][]> known = new HashMap<>();
+    private final Map<Change, Left[][]> changes = new HashMap<>();
 
     StringStages(List<Struck> line, StringPath.Manner manner, StringCosts costs, Map<NoteId, String> pins) {
         this.line = List.copyOf(line);
@@ -33,23 +35,34 @@ final class StringStages implements LinePath.Run<StringWay> {
         this.costs = costs;
         this.pins = pins;
         this.strokes = Strokes.of(manner.strings(), manner.order(), costs);
+        Map<List<FingeredPitch>, List<StringHold>> choices = new HashMap<>();
+        Map<Same<StringHold>, double[]> costsOf = new HashMap<>();
         for (Struck struck : line) {
-            List<StringHold> all = choices(struck);
-            holds.add(all);
-            own.add(all.stream()
-                    .mapToDouble(hold -> costs.ofChoice(manner.strings(), hold))
-                    .toArray());
+            List<StringHold> all = choices.computeIfAbsent(struck.pitches(), this::choices);
+            List<StringHold> left = pinned(struck, all);
+            holds.add(left);
+            own.add(costsOf.computeIfAbsent(
+                    new Same<>(left),
+                    each -> left.stream()
+                            .mapToDouble(hold -> costs.ofChoice(manner.strings(), hold))
+                            .toArray()));
         }
     }
 
     /** What the hand may hold; the melody by itself where the notes under it cannot be held with it. */
-    private List<StringHold> choices(Struck struck) {
-        List<StringHold> together =
-                Together.of(manner.strings(), struck.pitches()).holds();
-        List<StringHold> all = together.isEmpty()
-                ? Together.of(manner.strings(), List.of(struck.melody())).holds()
+    private List<StringHold> choices(List<FingeredPitch> pitches) {
+        List<StringHold> together = Together.of(manner.strings(), pitches).holds();
+        return together.isEmpty()
+                ? Together.of(manner.strings(), pitches.subList(pitches.size() - 1, pitches.size()))
+                        .holds()
                 : together;
+    }
+
+    private List<StringHold> pinned(Struck struck, List<StringHold> all) {
         String pin = pins.getOrDefault(struck.note().id(), "");
+        if (pin.isEmpty()) {
+            return all;
+        }
         List<StringHold> pinned = all.stream()
                 .filter(hold -> pin.startsWith(nameOf(hold))
                         && pin.length() <= nameOf(hold).length() + 1)
@@ -116,15 +129,13 @@ final class StringStages implements LinePath.Run<StringWay> {
         }
         int from = state / strokes.states();
         int stroke = state % strokes.states();
-        double[] fromHere = left[from];
-        List<StringHold> next = holds.get(stage + 1);
-        StringHold held = holds.get(stage).get(from);
-        for (int to = 0; to < next.size(); to++) {
-            Right right = rights[stringFrom(held, next.get(to))][stringFrom(next.get(to), held)];
+        Left[] fromHere = left[from];
+        for (int to = 0; to < fromHere.length; to++) {
+            Right right = rights[fromHere[to].leaves][fromHere[to].reaches];
             int base = to * strokes.states();
             for (int k = right.starts[stroke]; k < right.starts[stroke + 1]; k++) {
                 if (!isBound || isAllowed(stage + 1, to, right.states[k])) {
-                    sink.move(base + right.states[k], fromHere[to] + right.costs[k]);
+                    sink.move(base + right.states[k], fromHere[to].cost + right.costs[k]);
                 }
             }
         }
@@ -220,17 +231,33 @@ final class StringStages implements LinePath.Run<StringWay> {
         }
     }
 
+    /** What the left hand does from one hold to another, and between which strings the right one goes. */
+    private record Left(double cost, int leaves, int reaches) {}
+
+    /** All that decides what the left hand does between two stages. */
+    private record Change(Same<StringHold> from, Same<StringHold> to, double millis, boolean isAfterRest) {}
+
     /** What the left hand does from each hold of a stage to each of the next, with what that one costs. */
-    private double[][] leftHand(int stage) {
-        List<StringHold> here = holds.get(stage);
-        List<StringHold> next = holds.get(stage + 1);
-        double[][] all = new double[here.size()][next.size()];
-        for (int from = 0; from < here.size(); from++) {
-            for (int to = 0; to < next.size(); to++) {
-                all[from][to] = costs.ofMove(here.get(from), next.get(to), line.get(stage), line.get(stage + 1))
-                        + own.get(stage + 1)[to];
+    private Left[][] leftHand(int stage) {
+        Struck before = line.get(stage);
+        Struck struck = line.get(stage + 1);
+        Change change = new Change(
+                new Same<>(holds.get(stage)),
+                new Same<>(holds.get(stage + 1)),
+                HandTimes.between(before, struck),
+                struck.restMillis() > 0);
+        return changes.computeIfAbsent(change, each -> {
+            List<StringHold> here = change.from.list();
+            List<StringHold> next = change.to.list();
+            Left[][] all = new Left[here.size()][next.size()];
+            for (int from = 0; from < here.size(); from++) {
+                for (int to = 0; to < next.size(); to++) {
+                    double cost = costs.ofMove(here.get(from), next.get(to), before, struck) + own.get(stage + 1)[to];
+                    int leaves = stringFrom(here.get(from), next.get(to));
+                    all[from][to] = new Left(cost, leaves, stringFrom(next.get(to), here.get(from)));
+                }
             }
-        }
-        return all;
+            return all;
+        });
     }
 }

@@ -38,6 +38,16 @@ public final class Trellis {
 
         /** Tells every move from a state of a stage to states of the next one. */
         void moves(int stage, int state, Sink sink);
+
+        /** What is still to come from a state on costs no less than this; what has cost too much with it is not followed further. */
+        default double atLeast(int stage, int state) {
+            return Double.NEGATIVE_INFINITY;
+        }
+
+        /** No way that is looked for costs more than this. */
+        default double atMost() {
+            return NEVER;
+        }
     }
 
     /** Takes moves one by one. */
@@ -104,8 +114,10 @@ public final class Trellis {
         int[] from = new int[next.length];
         Arrays.fill(next, NEVER);
         Labels labels = new Labels(next, from, depth);
+        double most = stages.atMost();
         for (int state = 0; depth * state < here.length; state++) {
-            if (here[depth * state] < NEVER) {
+            double cost = here[depth * state];
+            if (cost < NEVER && (most == NEVER || cost + stages.atLeast(stage, state) <= most)) {
                 labels.first = here[depth * state];
                 labels.second = depth > 1 ? here[depth * state + 1] : NEVER;
                 labels.state = state;
