@@ -39,7 +39,9 @@ final class StringCosts {
             "not thumb",
             "high",
             "awkward",
-            "phrase"
+            "phrase",
+            "roll",
+            "stopped"
         }) {
             values.put(column, row.read(column, Double::valueOf));
         }
@@ -78,7 +80,7 @@ final class StringCosts {
 
     /** What a place costs where the next string's open note is the same as the fourth finger's. */
     private double ofPlace(Strings strings, Strings.Place place) {
-        double cost = place.stop().extra();
+        double cost = place.stop().extra() + (place.isOpen() ? 0 : of("stopped"));
         boolean isFourth = place.stop().finger() == FOURTH
                 && place.position() == 0
                 && place.semitones() == FIFTH

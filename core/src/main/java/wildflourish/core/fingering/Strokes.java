@@ -43,7 +43,7 @@ interface Strokes {
         return switch (strings.stroke()) {
             case BOW -> new Bow(order, costs);
             case PICK -> new Pick(order, costs);
-            case BANJO -> new BanjoHand(strings, costs);
+            case BANJO -> new BanjoHand(strings, order, costs);
         };
     }
 
@@ -144,7 +144,7 @@ interface Strokes {
     }
 
     /** Thumb 0 on every string but the highest, index 1 on the second and third, middle 2 on the first and second. */
-    record BanjoHand(Strings strings, StringCosts costs) implements Strokes {
+    record BanjoHand(Strings strings, StrokeOrder order, StringCosts costs) implements Strokes {
         @Override
         public int states() {
             return 3;
@@ -200,7 +200,9 @@ interface Strokes {
             if (!reaches(strings, finger, string)) {
                 return Double.POSITIVE_INFINITY;
             }
-            return finger > 0 && struck.isOnBeat() ? costs.of("not thumb") : 0;
+            int asked = order.fingers().get(Math.floorMod(struck.quaver(), order.quavers()));
+            double cost = asked == 0 || asked == finger + 1 ? 0 : costs.of("roll");
+            return cost + (asked == 0 && finger > 0 && struck.isOnBeat() ? costs.of("not thumb") : 0);
         }
 
         @Override

@@ -11,16 +11,30 @@ import wildflourish.core.table.Table;
  *
  * @param quavers in its bar
  * @param joined for each quaver whether it is on one bow with the one before
- * @param down for each quaver whether the pick goes down; empty for bows
+ * @param down for each quaver whether the pick goes down; only for picks
+ * @param fingers for each quaver the finger of the banjo hand, 1 thumb, 2 index, 3 middle, 0 any; only for banjo hands
+ * @param strings for each quaver the string that the roll takes by itself, counted from 1; empty where it is no roll
  */
 public record StrokeOrder(
-        String id, String name, Strings.Stroke stroke, int quavers, List<Boolean> joined, List<Boolean> down) {
+        String id,
+        String name,
+        Strings.Stroke stroke,
+        int quavers,
+        List<Boolean> joined,
+        List<Boolean> down,
+        List<Integer> fingers,
+        List<Integer> strings) {
+    /** Words for the fingers of a banjo hand, any of them first. */
+    private static final List<String> FINGERS = List.of("-", "T", "I", "M");
+
     private static final List<StrokeOrder> ALL =
             Table.load("strokes.table").rows().stream().map(StrokeOrder::from).toList();
 
     public StrokeOrder {
         joined = List.copyOf(joined);
         down = List.copyOf(down);
+        fingers = List.copyOf(fingers);
+        strings = List.copyOf(strings);
     }
 
     private static StrokeOrder from(Row row) {
@@ -29,24 +43,35 @@ public record StrokeOrder(
         List<String> groups = row.words("order");
         List<Boolean> joined = new ArrayList<>();
         List<Boolean> down = new ArrayList<>();
+        List<Integer> fingers = new ArrayList<>();
         for (String group : groups) {
-            if (stroke == Strings.Stroke.BOW) {
-                int count = (int) group.chars().filter(Character::isDigit).count();
-                for (int i = 0; i < count; i++) {
-                    joined.add(i > 0);
+            switch (stroke) {
+                case BOW -> {
+                    int count = (int) group.chars().filter(Character::isDigit).count();
+                    for (int i = 0; i < count; i++) {
+                        joined.add(i > 0);
+                    }
                 }
-            } else {
-                joined.add(false);
-                down.add(group.equals("D"));
+                case PICK -> {
+                    joined.add(false);
+                    down.add(group.equals("D"));
+                }
+                case BANJO -> {
+                    joined.add(false);
+                    fingers.add(FINGERS.indexOf(group));
+                }
             }
         }
-        if (groups.get(groups.size() - 1).endsWith("-")) {
+        if (stroke == Strings.Stroke.BOW && groups.get(groups.size() - 1).endsWith("-")) {
             joined.set(0, true);
         }
         if (joined.size() != quavers) {
             throw row.fault("it has " + joined.size() + " quavers, not " + quavers);
         }
-        return new StrokeOrder(row.text("id"), row.text("name"), stroke, quavers, joined, down);
+        List<Integer> strings = row.optional("strings").isEmpty()
+                ? List.of()
+                : row.words("strings").stream().map(Integer::valueOf).toList();
+        return new StrokeOrder(row.text("id"), row.text("name"), stroke, quavers, joined, down, fingers, strings);
     }
 
     public static List<StrokeOrder> all() {

@@ -142,7 +142,8 @@ class StringPathTest {
         "fiddle-aeae, saw",
         "mandolin, reel-picks",
         "tenor-banjo-long, reel-picks",
-        "banjo-open-g, reel-picks"
+        "banjo-open-g, no-roll",
+        "banjo-open-g, forward-roll"
     })
     void noOtherWayCostsLess(String strings, String order) {
         Random random = new Random(strings.hashCode());
@@ -258,5 +259,64 @@ class StringPathTest {
             all.add(strings.soundingMidi(string));
         }
         return all;
+    }
+
+    /** Common practice: every roll has eight notes, no finger twice running, no string twice running, and each finger on a string it reaches. */
+    @Test
+    void rollsHaveEightNotesAndNoFingerTwiceRunning() {
+        List<StrokeOrder> rolls = StrokeOrder.all().stream()
+                .filter(order -> !order.strings().isEmpty())
+                .toList();
+        assertThat(rolls).hasSize(4);
+        for (StrokeOrder roll : rolls) {
+            assertThat(roll.fingers()).as(roll.name()).hasSize(8);
+            assertThat(roll.strings()).as(roll.name()).hasSize(8);
+            for (int i = 0; i < 8; i++) {
+                int next = (i + 1) % 8;
+                if (next > 0) {
+                    assertThat(roll.fingers().get(i))
+                            .isNotEqualTo(roll.fingers().get(next));
+                    assertThat(roll.strings().get(i))
+                            .isNotEqualTo(roll.strings().get(next));
+                }
+                int string = roll.strings().get(i);
+                assertThat(
+                                switch (roll.fingers().get(i)) {
+                                    case 1 -> string > 1;
+                                    case 2 -> string == 2 || string == 3;
+                                    default -> string <= 2;
+                                })
+                        .as(roll.name() + ", note " + (i + 1))
+                        .isTrue();
+            }
+        }
+    }
+
+    /** Each instrument with strings that is played in sessions has five lines written down beforehand. */
+    @Test
+    void fiveLinesAreWrittenDownForEachKindOfStrings() throws IOException {
+        Map<String, Long> counts =
+                expected().collect(Collectors.groupingBy(row -> row.text("instrument"), Collectors.counting()));
+        assertThat(counts).containsOnlyKeys("fiddle", "mandolin", "tenor-banjo", "banjo-open-g");
+        assertThat(counts.values()).allMatch(count -> count >= 5);
+    }
+
+    /** A phrase begins down, whatever the number of bows before it. */
+    @Test
+    void aPhraseBeginsDown() {
+        StringBuilder bars = new StringBuilder();
+        for (int bar = 0; bar < 8; bar++) {
+            bars.append("D5:2 F♯5:1 D5:1 C♯5:1 D5:1 B4:1 A4:1 | ");
+        }
+        List<Struck> line = Struck.of(Melody.reel(bars.toString()), REEL);
+        LinePath<StringWay> path = StringPath.of(line, manner("fiddle", "saw", "usual"), Map.of());
+        List<Struck> beginnings = line.stream().filter(Struck::beginsPhrase).toList();
+        assertThat(beginnings).hasSizeGreaterThan(1);
+        for (Struck struck : beginnings) {
+            StringWay way = path.ways().get(struck.note().id());
+            assertThat(way.isDown() && !way.isSlurred())
+                    .as("bar " + struck.note().id())
+                    .isTrue();
+        }
     }
 }
