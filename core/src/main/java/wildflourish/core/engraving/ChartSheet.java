@@ -13,6 +13,7 @@ import wildflourish.core.instrument.School;
 import wildflourish.core.music.Step;
 import wildflourish.core.music.WrittenPitch;
 import wildflourish.core.performance.Moment.Held;
+import wildflourish.core.plain.HandFrame;
 import wildflourish.core.table.Trust;
 import wildflourish.core.words.Cautions;
 
@@ -39,7 +40,14 @@ public final class ChartSheet {
 
     /** On paper, or on one endless page. */
     public static List<Page> of(Instrument instrument, Paper paper) {
-        return instrument.family().isWind() ? new ChartSheet(instrument, paper).run() : HandChart.of(instrument, paper);
+        return of(instrument, paper, List.of());
+    }
+
+    /** With pictures of how the fingers lie on the strings in a tune. */
+    public static List<Page> of(Instrument instrument, Paper paper, List<HandFrame> frames) {
+        return instrument.family().isWind()
+                ? new ChartSheet(instrument, paper).run()
+                : HandChart.of(instrument, paper, frames);
     }
 
     private double width() {

@@ -12,6 +12,7 @@ import wildflourish.core.instrument.Strings;
 import wildflourish.core.music.FingeredPitch;
 import wildflourish.core.music.Step;
 import wildflourish.core.music.WrittenPitch;
+import wildflourish.core.plain.HandFrame;
 import wildflourish.core.words.Cautions;
 
 /** Every note of an instrument with strings or buttons where the hand finds it: the neck string by string, or the rows with press and draw. */
@@ -27,14 +28,17 @@ final class HandChart {
     private final Sketch page = new Sketch();
     private double y;
 
-    private HandChart(Instrument instrument, Paper paper) {
+    private final List<HandFrame> frames;
+
+    private HandChart(Instrument instrument, Paper paper, List<HandFrame> frames) {
+        this.frames = List.copyOf(frames);
         this.instrument = instrument;
         this.paper = paper;
         this.y = paper.margin();
     }
 
-    static List<Page> of(Instrument instrument, Paper paper) {
-        return List.of(new HandChart(instrument, paper).run());
+    static List<Page> of(Instrument instrument, Paper paper, List<HandFrame> frames) {
+        return List.of(new HandChart(instrument, paper, frames).run());
     }
 
     private Page run() {
@@ -48,6 +52,7 @@ final class HandChart {
         y += 9;
         instrument.strings().ifPresent(this::neck);
         instrument.buttons().ifPresent(this::rows);
+        instrument.strings().ifPresent(this::frames);
         y += 2;
         for (String line : legend()) {
             for (String wrapped : KeyToSigns.wrapped(line, (paper.width() - 2 * paper.margin()) * 1.75 / TEXT)) {
@@ -102,6 +107,16 @@ final class HandChart {
                     Ink.STAFF,
                     Drawn.Kind.FINGERING);
             y += 4;
+        }
+    }
+
+    /** How the fingers lie in the phrases of a tune. */
+    private void frames(Strings strings) {
+        Sketch block = HandFrames.block(frames, strings, paper.width() - 2 * paper.margin());
+        if (block.box().isPresent()) {
+            y += 3;
+            page.addAll(block, paper.margin(), y);
+            y += block.box().get().bottom() + 1;
         }
     }
 

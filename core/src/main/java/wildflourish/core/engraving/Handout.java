@@ -5,6 +5,7 @@ import java.util.Locale;
 import java.util.Optional;
 import java.util.stream.Stream;
 import wildflourish.core.instrument.Instrument;
+import wildflourish.core.plain.HandFrame;
 import wildflourish.core.plain.Needs;
 import wildflourish.core.tune.Note;
 import wildflourish.core.tune.Tune;
@@ -68,8 +69,18 @@ public final class Handout {
                         block("To begin", List.of(FormWords.start(tune))),
                         block("What comes back", comesBack()),
                         block("Take care here", hardSpots()),
+                        underTheHand(),
                         ownWords())
+                .filter(block -> !block.drawn().isEmpty())
                 .toList();
+    }
+
+    /** How the fingers lie on strings, phrase by phrase; nothing on other instruments. */
+    private Sketch underTheHand() {
+        return instrument()
+                .strings()
+                .map(strings -> HandFrames.block(HandFrame.of(tune, version.playing()), strings, width))
+                .orElseGet(Sketch::new);
     }
 
     private Instrument instrument() {

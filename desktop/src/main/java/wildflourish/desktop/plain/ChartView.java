@@ -1,5 +1,6 @@
 package wildflourish.desktop.plain;
 
+import java.util.List;
 import java.util.Optional;
 import javafx.scene.canvas.Canvas;
 import javafx.scene.canvas.GraphicsContext;
@@ -9,7 +10,10 @@ import wildflourish.core.engraving.ChartSheet;
 import wildflourish.core.engraving.Page;
 import wildflourish.core.engraving.Paper;
 import wildflourish.core.instrument.Instrument;
+import wildflourish.core.plain.HandFrame;
+import wildflourish.core.version.Version;
 import wildflourish.desktop.desk.Desk;
+import wildflourish.desktop.desk.Sight;
 import wildflourish.desktop.look.CanvasPainter;
 import wildflourish.desktop.look.Theme;
 
@@ -38,7 +42,12 @@ public final class ChartView extends ScrollPane {
             }
         });
         desk.sight().addListener((at, before, after) -> {
-            if (!before.chosen().instrument().equals(after.chosen().instrument())) {
+            boolean isSame = before.chosen().instrument().equals(after.chosen().instrument())
+                    && before.tune().equals(after.tune())
+                    && before.version()
+                            .map(Version::playing)
+                            .equals(after.version().map(Version::playing));
+            if (!isSame) {
                 draw();
             }
         });
@@ -54,13 +63,24 @@ public final class ChartView extends ScrollPane {
         return page;
     }
 
+    /** How the fingers lie in the tune that is worked on. */
+    public static List<HandFrame> frames(Sight sight) {
+        return sight.tune()
+                .flatMap(tune -> sight.version().map(version -> HandFrame.of(tune, version.playing())))
+                .orElse(List.of());
+    }
+
     private void draw() {
         double width = getViewportBounds().getWidth();
         if (width < 50 || getScene() == null) {
             return;
         }
         Instrument instrument = desk.sight().get().chosen().instrument();
-        Page drawn = ChartSheet.of(instrument, Paper.endless(WIDTH_SPACES)).get(0);
+        Page drawn = ChartSheet.of(
+                        instrument,
+                        Paper.endless(WIDTH_SPACES),
+                        frames(desk.sight().get()))
+                .get(0);
         double pixels = width / WIDTH_SPACES;
         canvas.setWidth(width);
         canvas.setHeight(Math.ceil(drawn.height() * pixels));

@@ -26,6 +26,7 @@ import wildflourish.core.words.Cautions;
 import wildflourish.core.words.Steps;
 import wildflourish.desktop.desk.Desk;
 import wildflourish.desktop.desk.Sight;
+import wildflourish.desktop.plain.ChartView;
 import wildflourish.files.export.ExportForm;
 import wildflourish.files.export.Exporter;
 import wildflourish.files.paint.PdfPainter;
@@ -293,7 +294,11 @@ final class BookFiles {
     /** The chart of the chosen instrument as a PDF. */
     void takeAwayChart(Paper paper) {
         Instrument instrument = desk.sight().get().chosen().instrument();
-        takeAwayPages("Chart " + instrument.name(), paper, () -> ChartSheet.of(instrument, paper));
+        takeAwayPages(
+                "Chart " + instrument.name(),
+                paper,
+                () -> ChartSheet.of(
+                        instrument, paper, ChartView.frames(desk.sight().get())));
     }
 
     private void takeAwayPages(String title, Paper paper, Supplier<List<Page>> pages) {

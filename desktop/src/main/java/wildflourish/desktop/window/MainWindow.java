@@ -501,7 +501,7 @@ public final class MainWindow extends BorderPane {
     void print() {
         Sight sight = desk.sight().get();
         if (isChart()) {
-            print(paper -> ChartSheet.of(sight.chosen().instrument(), paper));
+            print(paper -> ChartSheet.of(sight.chosen().instrument(), paper, ChartView.frames(sight)));
         } else if (sight.tune().isEmpty()) {
             desk.say("There is no tune to print: open a book first.");
         } else {
