@@ -1,11 +1,15 @@
 package wildflourish.core.engraving;
 
 import java.util.ArrayList;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import java.util.stream.IntStream;
+import wildflourish.core.fingering.HandLines;
 import wildflourish.core.form.Phrase;
 import wildflourish.core.instrument.Family;
+import wildflourish.core.instrument.Strings;
 import wildflourish.core.tune.Form;
 import wildflourish.core.tune.Note;
 import wildflourish.core.tune.Tune;
@@ -84,8 +88,9 @@ public final class Engraver {
             finishPage();
             return List.copyOf(pages);
         }
-        if (score.shows().fingerings() != Score.Fingerings.NONE && showsBellows()) {
-            place(bellows(), BETWEEN_SYSTEMS);
+        List<String> handWords = handWords();
+        if (score.shows().fingerings() != Score.Fingerings.NONE && !handWords.isEmpty()) {
+            place(handKey(handWords), BETWEEN_SYSTEMS);
         }
         if (!score.tune().header().words().isEmpty()) {
             place(verses(), BETWEEN_SYSTEMS);
@@ -201,18 +206,38 @@ public final class Engraver {
                 .orElse(kind);
     }
 
-    private boolean showsBellows() {
-        return setting.hands().stream()
-                .flatMap(hand -> hand.instrument().buttons().stream())
-                .anyMatch(layout -> !layout.isSameBothWays());
+    /** What the signs of strings and buttons under the notes mean. */
+    private List<String> handWords() {
+        Set<String> words = new LinkedHashSet<>();
+        for (Setting.Hand hand : setting.hands()) {
+            if (hand.instrument().buttons().stream().anyMatch(layout -> !layout.isSameBothWays())) {
+                words.add("A box round a button: press. A bare one: draw.");
+            }
+            hand.lines().ifPresent(lines -> {
+                lines.strings().ifPresent(stroke -> words.add(strokes(stroke, lines)));
+                if (lines.troubles().stream().anyMatch(trouble -> trouble.why().leavesMelody())) {
+                    words.add("A cross after a finger: a note under it cannot be held and is left out.");
+                }
+            });
+        }
+        return List.copyOf(words);
     }
 
-    private static Sketch bellows() {
+    private static String strokes(Strings.Stroke stroke, HandLines lines) {
+        String order = lines.order().orElse("");
+        String kept = lines.kept().isEmpty() ? "" : " A bracket: the finger stays down.";
+        return switch (stroke) {
+            case BOW -> "Bows: " + order + "." + kept;
+            case PICK -> "Pick: " + order + "." + kept;
+            case BANJO -> "Picking hand: " + order + "; T thumb, I index, M middle." + kept;
+        };
+    }
+
+    private static Sketch handKey(List<String> words) {
         Sketch sketch = new Sketch();
-        sketch.add(
-                new Mark.Words("A box round a button: press. A bare one: draw.", 0, 0, Face.ITALIC, 1.6),
-                Ink.QUIET,
-                Drawn.Kind.WORDS);
+        for (int i = 0; i < words.size(); i++) {
+            sketch.add(new Mark.Words(words.get(i), 0, i * 2.3, Face.ITALIC, 1.6), Ink.QUIET, Drawn.Kind.WORDS);
+        }
         return sketch;
     }
 

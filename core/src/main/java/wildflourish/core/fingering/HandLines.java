@@ -34,11 +34,24 @@ public record HandLines(
         Map<NoteId, Touch> touches,
         List<Kept> kept,
         List<LinePath.Trouble> troubles) {
+    private static final String CROSS = "×";
+
     public HandLines {
         lanes = List.copyOf(lanes);
-        touches = Map.copyOf(touches);
+        touches = crossed(touches, troubles);
         kept = List.copyOf(kept);
         troubles = List.copyOf(troubles);
+    }
+
+    /** A cross after the melody where a note under it is left out. */
+    private static Map<NoteId, Touch> crossed(Map<NoteId, Touch> touches, List<LinePath.Trouble> troubles) {
+        Map<NoteId, Touch> crossed = new HashMap<>(touches);
+        for (LinePath.Trouble trouble : troubles) {
+            if (trouble.why().leavesMelody()) {
+                crossed.computeIfPresent(trouble.note(), (note, touch) -> touch.crossed());
+            }
+        }
+        return Map.copyOf(crossed);
     }
 
     /** What makes a note sound. */
@@ -68,6 +81,15 @@ public record HandLines(
     public record Touch(List<Label> labels, Stroke stroke, boolean isBegun) {
         public Touch {
             labels = List.copyOf(labels);
+        }
+
+        private Touch crossed() {
+            Label melody = labels.get(0);
+            boolean isCrossed = melody.text().endsWith(CROSS);
+            Label marked = isCrossed ? melody : new Label(melody.lane(), melody.text() + CROSS, melody.isBoxed());
+            List<Label> all = new ArrayList<>(labels);
+            all.set(0, marked);
+            return new Touch(all, stroke, isBegun);
         }
     }
 

@@ -319,4 +319,39 @@ class StringPathTest {
                     .isTrue();
         }
     }
+
+    @ParameterizedTest
+    @CsvSource({
+        "fiddle, saw",
+        "fiddle, long-short-short",
+        "fiddle, one-and-three",
+        "fiddle, jig-pair",
+        "mandolin, reel-picks",
+        "mandolin, jig-picks",
+        "banjo-open-g, forward-roll"
+    })
+    void anOrderKeptToIsCalledByItsName(String strings, String order) {
+        boolean isJig = order.startsWith("jig");
+        List<String> names = order.endsWith("roll")
+                ? List.of("G4", "B4", "D5", "G5", "B4", "D5", "G5", "D5")
+                : isJig
+                        ? List.of("G4", "A4", "B4", "D5", "B4", "G4")
+                        : List.of("D4", "E4", "F♯4", "G4", "A4", "B4", "A4", "G4");
+        StringPath.Manner manner = manner(strings, order, strings.startsWith("banjo") ? "banjo-hand" : "usual");
+        List<Struck> line = line(names, isJig);
+        String bar = names.stream().map(name -> name + ":1").collect(Collectors.joining(" ")) + " |";
+        assertThat(BarStrokes.of(
+                        isJig ? Melody.jig(bar) : Melody.reel(bar),
+                        line,
+                        StringPath.of(line, manner, Map.of()),
+                        manner.strings().stroke()))
+                .containsOnly(Map.entry(0, StrokeOrder.of(order)));
+        assertThat(BarStrokes.of(
+                        Melody.reel("D4:4 E4:4 |"),
+                        line(List.of("D4:4", "E4:4"), false),
+                        StringPath.of(line(List.of("D4:4", "E4:4"), false), manner("fiddle", "saw", "usual"), Map.of()),
+                        Strings.Stroke.BOW))
+                .as("crotchets keep no order of quavers")
+                .isEmpty();
+    }
 }

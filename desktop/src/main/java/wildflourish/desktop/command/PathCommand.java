@@ -13,6 +13,7 @@ import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Model.CommandSpec;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Spec;
+import wildflourish.core.fingering.BarStrokes;
 import wildflourish.core.fingering.ButtonPath;
 import wildflourish.core.fingering.ButtonWay;
 import wildflourish.core.fingering.LinePath;
@@ -23,6 +24,7 @@ import wildflourish.core.fingering.Struck;
 import wildflourish.core.instrument.Instrument;
 import wildflourish.core.instrument.School;
 import wildflourish.core.instrument.Strings;
+import wildflourish.core.instrument.StrokeOrder;
 import wildflourish.core.tune.Note;
 import wildflourish.core.tune.NoteId;
 import wildflourish.core.tune.Tune;
@@ -71,10 +73,18 @@ final class PathCommand implements Callable<Integer> {
                 Strings strings = capoed(asked.strings().get());
                 StringPath.Manner how = Manners.of(strings, manner, tune.metreAt(0));
                 LinePath<StringWay> path = StringPath.of(line, how, Map.of());
-                add(rows, tune, line, new Found<>(asked, path, way -> way.name(strings)));
+                add(
+                        rows,
+                        tune,
+                        line,
+                        new Found<>(
+                                asked,
+                                path,
+                                way -> way.name(strings),
+                                BarStrokes.of(tune, line, path, strings.stroke())));
             } else {
                 LinePath<ButtonWay> path = ButtonPath.of(line, asked.buttons().orElseThrow(), manner, Map.of());
-                add(rows, tune, line, new Found<>(asked, path, ButtonWay::toString));
+                add(rows, tune, line, new Found<>(asked, path, ButtonWay::toString, Map.of()));
             }
         }
         Listing.print(spec.commandLine().getOut(), rows, format);
@@ -90,7 +100,8 @@ final class PathCommand implements Callable<Integer> {
     }
 
     /** A way through a line and how each part of it is called. */
-    private record Found<W>(Instrument instrument, LinePath<W> path, Function<W, String> name) {}
+    private record Found<W>(
+            Instrument instrument, LinePath<W> path, Function<W, String> name, Map<Integer, StrokeOrder> orders) {}
 
     private static <W> void add(List<Map<String, String>> rows, Tune tune, List<Struck> line, Found<W> found) {
         LinePath<W> path = found.path;
@@ -107,6 +118,11 @@ final class PathCommand implements Callable<Integer> {
                     "cannot",
                     Optional.ofNullable(troubles.get(note.id()))
                             .map(why -> ObstacleWords.of(why, found.instrument))
+                            .orElse(""));
+            row.put(
+                    "strokes",
+                    Optional.ofNullable(found.orders.get(tune.placeOf(note.id()).bar()))
+                            .map(StrokeOrder::name)
                             .orElse(""));
             row.put("cost", String.format(Locale.ROOT, "%.2f", path.costs().getOrDefault(note.id(), 0.0)));
             row.put(
