@@ -79,8 +79,14 @@ public final class Handout {
     private Sketch underTheHand() {
         return instrument()
                 .strings()
-                .map(strings -> HandFrames.block(HandFrame.of(tune, version.playing()), strings, width))
+                .map(strings -> HandFrames.block(frames(tune, version), strings, width))
                 .orElseGet(Sketch::new);
+    }
+
+    /** How the fingers lie in a tune as a version plays it. */
+    public static List<HandFrame> frames(Tune tune, Version version) {
+        Playing playing = version.playing();
+        return HandFrame.of(tune, playing.instrument(), playing.school(), playing.tempo());
     }
 
     private Instrument instrument() {

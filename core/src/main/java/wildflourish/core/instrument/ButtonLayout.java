@@ -5,8 +5,10 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import wildflourish.core.music.FingeredPitch;
+import wildflourish.core.music.WrittenPitch;
 import wildflourish.core.table.Row;
 import wildflourish.core.table.Table;
+import wildflourish.core.table.Trust;
 
 /** The buttons of a box or a concertina; the rows of {@code layouts/NAME.layout}, some of which single buttons of an instrument may differ from. */
 public final class ButtonLayout {
@@ -51,6 +53,31 @@ public final class ButtonLayout {
         List<Button> changed = new ArrayList<>(buttons);
         changed.replaceAll(each -> each.row().equals(other.row()) && each.number() == other.number() ? other : each);
         return new ButtonLayout(name, changed);
+    }
+
+    /**
+     * The button of a name with other notes: {@code o1.G♯3.A3}, what it sounds pressed and drawn; one note for both directions. Throws
+     * IllegalArgumentException, saying what to write, for anything else.
+     */
+    Button changed(String words) {
+        String[] parts = words.split("[.]", -1);
+        Button usual = buttons.stream()
+                .filter(button -> button.name().equalsIgnoreCase(parts[0]))
+                .findFirst()
+                .orElseThrow(() -> new IllegalArgumentException("there is no button “" + parts[0] + "”; there are "
+                        + String.join(" ", buttons.stream().map(Button::name).toList())));
+        if (parts.length < 2 || parts.length > 3) {
+            throw new IllegalArgumentException(
+                    "“" + words + "” is no button with its notes; write such as " + usual.name() + ".G♯3.A3");
+        }
+        FingeredPitch press = pitch(parts[1]);
+        FingeredPitch draw = pitch(parts[parts.length - 1]);
+        return new Button(
+                usual.row(), usual.number(), usual.place(), usual.hand(), press, draw, usual.fingers(), Trust.L);
+    }
+
+    private static FingeredPitch pitch(String word) {
+        return new FingeredPitch(WrittenPitch.parse(word).midi());
     }
 
     public String name() {

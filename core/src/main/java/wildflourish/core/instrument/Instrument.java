@@ -1,5 +1,6 @@
 package wildflourish.core.instrument;
 
+import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -35,6 +36,8 @@ public final class Instrument {
     private static final int HIGHEST_CAPO = 7;
     /** Those with a capo that were asked for, by name: an instrument is there once. */
     private static final Map<String, Instrument> CAPOED = new ConcurrentHashMap<>();
+    /** Those with buttons of their own that were asked for, by name. */
+    private static final Map<String, Instrument> DIFFERENT = new ConcurrentHashMap<>();
 
     private final String id;
     private final String name;
@@ -173,6 +176,11 @@ public final class Instrument {
         return fret == capo() ? this : of(fret == 0 ? bareId() : bareId() + CAPO + fret);
     }
 
+    /** Without capo, with the buttons that are usual. */
+    public Instrument usual() {
+        return buttons.isPresent() ? withButtons("") : withCapo(0);
+    }
+
     private String bareId() {
         int at = id.indexOf(CAPO);
         return at < 0 ? id : id.substring(0, at);
@@ -199,6 +207,7 @@ public final class Instrument {
                 .filter(instrument -> instrument.id.equals(id))
                 .findFirst()
                 .or(() -> capoed(id))
+                .or(() -> withOwnButtons(id))
                 .orElseThrow(() -> new IllegalArgumentException("there is no instrument “" + id + "”; there are "
                         + String.join(", ", ALL.stream().map(Instrument::id).toList())));
     }
@@ -216,6 +225,44 @@ public final class Instrument {
         Strings open =
                 bare.strings().orElseThrow(() -> new IllegalArgumentException("no capo is put on a " + bare.name()));
         return Optional.of(CAPOED.computeIfAbsent(id, name -> of(open.withCapo(fret))));
+    }
+
+    /**
+     * A box or a concertina some of whose buttons a maker has made otherwise: {@code box-bc:o1.G♯3.A3}, the name of the button, what it sounds pressed and
+     * drawn; several parted by colons.
+     */
+    private static Optional<Instrument> withOwnButtons(String id) {
+        int at = id.indexOf(':');
+        if (at < 0) {
+            return Optional.empty();
+        }
+        Instrument usual = of(id.substring(0, at));
+        return Optional.of(DIFFERENT.computeIfAbsent(id, name -> usual.with(name, id.substring(at + 1))));
+    }
+
+    private Instrument with(String name, String changes) {
+        ButtonLayout layout =
+                buttons.orElseThrow(() -> new IllegalArgumentException("a " + this.name + " has no buttons"));
+        List<String> words = new ArrayList<>();
+        for (String change : changes.split(":", -1)) {
+            Button button = layout.changed(change);
+            layout = layout.with(button);
+            words.add(button.name() + " " + button.press() + "/" + button.draw());
+        }
+        Identity identity =
+                new Identity(name, this.name + ", " + String.join(", ", words), family, reading, schools, trust);
+        return new Instrument(identity, Optional.empty(), Optional.of(layout));
+    }
+
+    /** The same with the buttons that are told, such as {@code o1.G♯3.A3:i11.E6.B5}; with none told the usual one. */
+    public Instrument withButtons(String changes) {
+        String usual = id.contains(":") ? id.substring(0, id.indexOf(':')) : id;
+        return of(changes.isBlank() ? usual : usual + ":" + changes.trim().replaceAll("\\s+", ":"));
+    }
+
+    /** The buttons that are not the usual ones, as they are told; empty where all are. */
+    public String ownButtons() {
+        return id.contains(":") ? id.substring(id.indexOf(':') + 1).replace(':', ' ') : "";
     }
 
     public String id() {

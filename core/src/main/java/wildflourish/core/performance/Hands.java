@@ -1,5 +1,7 @@
 package wildflourish.core.performance;
 
+import java.util.ArrayDeque;
+import java.util.Deque;
 import java.util.HashMap;
 import java.util.Map;
 import java.util.Optional;
@@ -11,6 +13,7 @@ import wildflourish.core.tune.Note;
 import wildflourish.core.tune.NoteId;
 import wildflourish.core.tune.Tune;
 import wildflourish.core.version.Placement;
+import wildflourish.core.version.Playing;
 import wildflourish.core.version.Spot;
 import wildflourish.core.version.Version;
 
@@ -31,12 +34,37 @@ public final class Hands {
         version.spots().values().stream()
                 .filter(spot -> !spot.pin().isEmpty())
                 .forEach(spot -> pins.put(spot.at(), spot.pin()));
-        return HandLines.of(
-                tune,
-                version.playing().instrument(),
-                version.playing().school(),
-                version.playing().tempo(),
-                pins);
+        return LAST.of(new Asked(tune, version.playing(), pins));
+    }
+
+    /** One of a kind is asked for by the score, the sound and the close-up in turn: the last few are remembered. */
+    private static final LastAsked LAST = new LastAsked();
+
+    private record Asked(Tune tune, Playing playing, Map<NoteId, String> pins) {}
+
+    private record Answer(Asked asked, Optional<HandLines> found) {}
+
+    private static final class LastAsked {
+        private static final int MOST = 6;
+
+        /** Few, so that they are looked through: to compare two tunes is quicker than to reckon a number for each. */
+        private final Deque<Answer> answers = new ArrayDeque<>();
+
+        synchronized Optional<HandLines> of(Asked asked) {
+            Optional<Answer> known =
+                    answers.stream().filter(each -> each.asked.equals(asked)).findFirst();
+            if (known.isPresent()) {
+                return known.get().found;
+            }
+            Playing playing = asked.playing;
+            Optional<HandLines> found =
+                    HandLines.of(asked.tune, playing.instrument(), playing.school(), playing.tempo(), asked.pins);
+            if (answers.size() == MOST) {
+                answers.removeLast();
+            }
+            answers.addFirst(new Answer(asked, found));
+            return found;
+        }
     }
 
     /** Whether the teacher's own fingering is the one that a note has. */

@@ -1,6 +1,7 @@
 package wildflourish.core.instrument;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import java.util.HashSet;
 import java.util.List;
@@ -140,5 +141,24 @@ class ButtonLayoutTest {
         ButtonLayout changed = small("bc").with(other);
         assertThat(changed.keysOf(FingeredPitch.parse("A3"))).hasSize(1);
         assertThat(changed.keysOf(FingeredPitch.parse("D♯3"))).isEmpty();
+    }
+
+    /** A box may have one button made otherwise: it is told with the name of the instrument, and read back from it. */
+    @Test
+    void aButtonOfItsOwnIsToldWithTheInstrument() {
+        Instrument usual = Instrument.of("box-bc");
+        assertThat(usual.has(FingeredPitch.parse("A3"))).isFalse();
+        Instrument own = usual.withButtons("o1.G#3.A3 i10.E6.B5");
+        assertThat(own).isSameAs(Instrument.of(own.id()));
+        assertThat(own.has(FingeredPitch.parse("A3"))).isTrue();
+        assertThat(own.has(FingeredPitch.parse("G♯3"))).isTrue();
+        assertThat(own.ownButtons()).isEqualTo("o1.G#3.A3 i10.E6.B5");
+        assertThat(own.name()).isEqualTo("B/C box, 21 buttons, o1 G♯3/A3, i10 E6/B5");
+        assertThat(own.usual()).isSameAs(usual);
+        assertThatThrownBy(() -> usual.withButtons("o99.A3"))
+                .hasMessageContaining("there is no button “o99”; there are");
+        assertThatThrownBy(() -> usual.withButtons("o1")).hasMessageContaining("write such as o1.G♯3.A3");
+        assertThatThrownBy(() -> usual.withButtons("o1.H3")).hasMessageContaining("not the name of a pitch");
+        assertThatThrownBy(() -> Instrument.of("fiddle").withButtons("o1.A3")).hasMessageContaining("has no buttons");
     }
 }

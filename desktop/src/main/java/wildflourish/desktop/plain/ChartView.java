@@ -2,11 +2,14 @@ package wildflourish.desktop.plain;
 
 import java.util.List;
 import java.util.Optional;
+import java.util.function.Consumer;
 import javafx.scene.canvas.Canvas;
 import javafx.scene.canvas.GraphicsContext;
 import javafx.scene.control.ScrollPane;
 import javafx.scene.layout.Pane;
+import javafx.scene.layout.VBox;
 import wildflourish.core.engraving.ChartSheet;
+import wildflourish.core.engraving.Handout;
 import wildflourish.core.engraving.Page;
 import wildflourish.core.engraving.Paper;
 import wildflourish.core.instrument.Instrument;
@@ -26,7 +29,8 @@ public final class ChartView extends ScrollPane {
     private Theme theme = Theme.LIGHT;
     private Optional<Page> page = Optional.empty();
 
-    public ChartView(Desk desk) {
+    /** Takes the instrument that the teacher has told the buttons of. */
+    public ChartView(Desk desk, Consumer<Instrument> chosen) {
         this.desk = desk;
         setId("chart");
         getStyleClass().add("score");
@@ -35,7 +39,9 @@ public final class ChartView extends ScrollPane {
         setFocusTraversable(true);
         Pane paper = new Pane(canvas);
         paper.getStyleClass().add("paper");
-        setContent(paper);
+        VBox all = new VBox(new ButtonRow(desk, chosen), paper);
+        all.getStyleClass().add("chart-page");
+        setContent(all);
         viewportBoundsProperty().addListener((at, before, after) -> {
             if (Math.abs(before.getWidth() - after.getWidth()) > 1) {
                 draw();
@@ -66,7 +72,7 @@ public final class ChartView extends ScrollPane {
     /** How the fingers lie in the tune that is worked on. */
     public static List<HandFrame> frames(Sight sight) {
         return sight.tune()
-                .flatMap(tune -> sight.version().map(version -> HandFrame.of(tune, version.playing())))
+                .flatMap(tune -> sight.version().map(version -> Handout.frames(tune, version)))
                 .orElse(List.of());
     }
 

@@ -25,6 +25,7 @@ import wildflourish.core.version.Version;
 import wildflourish.core.words.FormWords;
 import wildflourish.core.words.NeedsWords;
 import wildflourish.core.words.ObstacleWords;
+import wildflourish.core.words.WayWords;
 import wildflourish.desktop.desk.Desk;
 import wildflourish.desktop.desk.Sight;
 
@@ -56,11 +57,17 @@ public final class LookOverPanel extends VBox {
     }
 
     /** What the tune is and needs, in words and as facts. */
-    private record Facts(List<String> form, List<String> lines, Needs needs, Obstacles obstacles) {
-        static Facts of(Tune tune, Playing playing) {
+    private record Facts(List<String> form, List<String> lines, Needs needs, Obstacles obstacles, List<String> way) {
+        static Facts of(Tune tune, Version version) {
+            Playing playing = version.playing();
             Needs needs = Needs.of(tune, playing.instrument(), playing.tempo());
             Obstacles obstacles = Obstacles.of(tune, playing.instrument(), playing.school(), playing.tempo());
-            return new Facts(FormWords.of(tune), NeedsWords.of(needs, tune, playing.instrument()), needs, obstacles);
+            return new Facts(
+                    FormWords.of(tune),
+                    NeedsWords.of(needs, tune, playing.instrument()),
+                    needs,
+                    obstacles,
+                    WayWords.of(tune, version));
         }
     }
 
@@ -112,8 +119,9 @@ public final class LookOverPanel extends VBox {
             return;
         }
         Instrument instrument = sight.chosen().instrument();
-        Playing playing = sight.version().map(Version::playing).orElseGet(() -> Playing.usual(tune.get(), instrument));
-        choices.away().work(() -> Facts.of(tune.get(), playing), facts -> {
+        Version version =
+                sight.version().orElseGet(() -> Version.plain("plain", Playing.usual(tune.get(), instrument)));
+        choices.away().work(() -> Facts.of(tune.get(), version), facts -> {
             if (asked == shown) {
                 facts(facts, tune.get(), instrument);
                 choices.away().work(() -> Lie.of(tune.get(), instrument), lie -> {
@@ -139,6 +147,10 @@ public final class LookOverPanel extends VBox {
                 .forEach(line -> content.getChildren().add(words(line)));
         obstacles(facts.obstacles(), tune, instrument);
         spots(facts.needs(), tune);
+        if (!facts.way().isEmpty()) {
+            heading("The way through");
+            facts.way().forEach(line -> content.getChildren().add(words(line)));
+        }
         heading("Where it lies well");
     }
 

@@ -46,7 +46,7 @@ final class InstrumentMenu extends MenuButton {
 
     private void fill() {
         Instrument now = desk.sight().get().chosen().instrument();
-        getItems().setAll(families(Optional.of(now.withCapo(0)), chosen));
+        getItems().setAll(families(Optional.of(now.usual()), chosen));
         if (now.takesCapo()) {
             getItems().add(capos(now));
         }

@@ -92,7 +92,7 @@ public final class MainWindow extends BorderPane {
                 lookClose();
             }
         });
-        this.chart = new ChartView(desk);
+        this.chart = new ChartView(desk, this::chooseInstrument);
         LongWork work = new LongWork(banner, around.worker());
         LookOverPanel.Away away = new LookOverPanel.Away() {
             @Override
