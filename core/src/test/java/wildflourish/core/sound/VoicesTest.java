@@ -145,4 +145,34 @@ class VoicesTest {
                         Moment.Onset.TONGUE,
                         Moment.Onset.TONGUE);
     }
+
+    /** How strong a pitch is in a sound, from 100 to 300 ms. */
+    private static double strength(float[] samples, double hertz) {
+        double sine = 0;
+        double cosine = 0;
+        for (int i = 100 * MILLI; i < 300 * MILLI; i++) {
+            double angle = 2 * Math.PI * hertz * i / Synth.SAMPLE_RATE;
+            sine += samples[i] * Math.sin(angle);
+            cosine += samples[i] * Math.cos(angle);
+        }
+        return Math.hypot(sine, cosine) / (100 * MILLI);
+    }
+
+    /** A = 440 Hz (ISO 16): D4 and B4, neither a partial of the other, sound together on the fiddle; a whistle sounds the melody alone. */
+    @Test
+    void twoStringsAreHeardTogether() {
+        double d4 = 440 * Math.pow(2, (62 - 69) / 12.0);
+        double b4 = 440 * Math.pow(2, (71 - 69) / 12.0);
+        float[] both = Synth.render(realise("D4+B4:8 |", "fiddle"));
+        assertThat(strength(both, d4)).isGreaterThan(0.3 * strength(both, b4));
+        float[] one = Synth.render(realise("B4:8 |", "fiddle"));
+        assertThat(strength(one, d4)).isLessThan(0.05 * strength(one, b4));
+        for (float sample : both) {
+            assertThat(Math.abs(sample)).isLessThan(1f);
+        }
+        float[] refused = Synth.render(realise("C4+A4:8 |", "box-bc"));
+        assertThat(strength(refused, 440 * Math.pow(2, (60 - 69) / 12.0)))
+                .as("C is pressed and A drawn: the melody is left")
+                .isLessThan(0.05 * strength(refused, 440));
+    }
 }

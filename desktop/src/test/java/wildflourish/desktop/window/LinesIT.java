@@ -3,11 +3,21 @@ package wildflourish.desktop.window;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.List;
+import java.util.function.BooleanSupplier;
+import javafx.event.ActionEvent;
+import javafx.event.Event;
+import javafx.scene.control.Button;
 import javafx.scene.control.ComboBox;
+import javafx.scene.control.ComboBoxBase;
 import javafx.scene.control.Label;
+import javafx.scene.control.Labeled;
+import javafx.scene.control.Menu;
+import javafx.scene.control.MenuButton;
+import javafx.scene.control.TextField;
 import javafx.scene.input.KeyCode;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
 import wildflourish.core.engraving.Drawn;
 import wildflourish.core.engraving.Mark;
@@ -134,5 +144,114 @@ class LinesIT extends WindowTest {
                         .map(each -> ((Mark.Words) each.mark()).text())
                         .toList()))
                 .contains("out", "in", "A box round a button: press. A bare one: draw.");
+    }
+
+    private List<String> lookedOver() {
+        return robot.lookup("#look-over .label, #look-over .card").queryAllAs(Labeled.class).stream()
+                .map(Labeled::getText)
+                .toList();
+    }
+
+    @Test
+    void whatCannotBePlayedIsToldWithWhatHelpsAndGoneTo() throws Exception {
+        inWindow(() -> {
+            desk.chooseLesson(8);
+            return true;
+        });
+        choose("box-dg");
+        press(KeyCode.K);
+        await(() -> lookedOver().stream()
+                .anyMatch(line -> line.startsWith("F4 (bar 2") && line.contains("Tried, and helps")));
+        await(() -> lookedOver().stream().anyMatch(line -> line.startsWith("For the whole tune: play it in D major")));
+        Button obstacle = robot.lookup(".card").queryAllAs(Button.class).stream()
+                .filter(each -> each.getText().startsWith("F4 (bar 2"))
+                .findFirst()
+                .orElseThrow();
+        inWindow(() -> {
+            obstacle.fire();
+            return true;
+        });
+        Sight now = sight();
+        assertThat(now.tune()
+                        .orElseThrow()
+                        .note(now.note().orElseThrow())
+                        .melody()
+                        .toString())
+                .isEqualTo("F4");
+    }
+
+    @Test
+    void theWayThroughSaysWhatItCostsAndWhatTheNextBestWouldBe() throws Exception {
+        choose("box-bc");
+        press(KeyCode.K);
+        await(() -> lookedOver().stream().anyMatch(line -> line.startsWith("The way through costs ")));
+        await(() -> lookedOver().stream().anyMatch(line -> line.startsWith("The next best way costs ")));
+        choose("whistle-d");
+        await(() -> lookedOver().stream().anyMatch(line -> line.contains("on the whistle in D")));
+        assertThat(lookedOver()).noneMatch(line -> line.startsWith("The way through"));
+    }
+
+    @Test
+    void aCapoIsPutOnFromTheMenuAndKeptWithTheBook() throws Exception {
+        choose("mandolin");
+        List<String> open = labels();
+        MenuButton menu = find("#instrument", MenuButton.class);
+        inWindow(() -> {
+            menu.getOnShowing().handle(new Event(ComboBoxBase.ON_SHOWING));
+            Menu capo = menu.getItems().stream()
+                    .filter(item -> "capo".equals(item.getId()))
+                    .map(Menu.class::cast)
+                    .findFirst()
+                    .orElseThrow();
+            capo.getItems().get(2).fire();
+            return true;
+        });
+        assertThat(sight().chosen().instrument().id()).isEqualTo("mandolin-capo-2");
+        assertThat(labels()).isNotEqualTo(open);
+        assertThat(inWindow(menu::getText)).isEqualTo("mandolin, capo 2");
+    }
+
+    @Test
+    void buttonsMadeOtherwiseAreTypedOnTheChart() throws Exception {
+        choose("box-bc");
+        press(KeyCode.H);
+        TextField field = find("#own-buttons", TextField.class);
+        inWindow(() -> {
+            field.setText("o1.G#3.A3");
+            field.getOnAction().handle(new ActionEvent());
+            return true;
+        });
+        assertThat(sight().chosen().instrument().id()).isEqualTo("box-bc:o1.G#3.A3");
+        inWindow(() -> {
+            field.setText("o77.G3");
+            field.getOnAction().handle(new ActionEvent());
+            return true;
+        });
+        assertThat(inWindow(() -> desk.said().get())).contains("Not taken: there is no button “o77”");
+        assertThat(sight().chosen().instrument().id()).isEqualTo("box-bc:o1.G#3.A3");
+        choose("fiddle");
+        assertThat(inWindow(() -> field.getParent().isVisible())).isFalse();
+    }
+
+    @ParameterizedTest
+    @CsvSource({"mandolin, fiddle-gdad", "box-bc, english-48"})
+    void theBestFitIsAmongInstrumentsOfTheSameKind(String instrument, String other) throws Exception {
+        choose(instrument);
+        press(KeyCode.I);
+        await(() -> robot.lookup(".fit-name").queryAllAs(Button.class).stream().anyMatch(Button::isVisible));
+        inWindow(() -> {
+            find("#more-fits", Button.class).fire();
+            return true;
+        });
+        await(() -> !robot.lookup("#best-" + other).queryAll().isEmpty());
+        assertThat(robot.lookup("#best-whistle-d").queryAll()).isEmpty();
+    }
+
+    private static void await(BooleanSupplier isSo) throws Exception {
+        long end = System.nanoTime() + 20_000_000_000L;
+        while (!inWindow(isSo::getAsBoolean) && System.nanoTime() < end) {
+            Thread.sleep(50);
+        }
+        assertThat(inWindow(isSo::getAsBoolean)).isTrue();
     }
 }

@@ -106,6 +106,20 @@ class ExporterTest {
         assertThat(keys).as("a whistle sounds an octave above what is written").containsExactly(74, 76, 78, 79);
     }
 
+    /** Two strings at once begin and end together; what cannot be held is left out. */
+    @Test
+    void secondNotesBeginAndEndWithTheMelody() throws Exception {
+        Tune tune = take("[DB]4 [G,A]4|").tune();
+        Version fiddle = Version.plain("Leaf", Playing.usual(tune, Instrument.of("fiddle")));
+        List<MidiEvent> events = events(new Exporter.Take(tune, fiddle));
+        List<Long> on = ticks(events, ShortMessage.NOTE_ON);
+        List<Long> off = ticks(events, ShortMessage.NOTE_OFF);
+        assertThat(on).startsWith(0L, 0L).contains(1920L);
+        assertThat(off).hasSameSizeAs(on).startsWith(1920L, 1920L);
+        List<MidiEvent> blown = events(take("[DB]4 [G,A]4|"));
+        assertThat(ticks(blown, ShortMessage.NOTE_ON)).containsExactly(0L, 1920L);
+    }
+
     private static byte[] meta(List<MidiEvent> events, int type) {
         return events.stream()
                 .filter(event -> event.getMessage() instanceof MetaMessage message && message.getType() == type)
