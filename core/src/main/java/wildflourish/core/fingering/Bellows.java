@@ -189,6 +189,12 @@ final class Bellows implements LinePath.Run<ButtonWay> {
         return next;
     }
 
+    /** Two ways with the same buttons and fingers are one, wherever the air key is worked. */
+    @Override
+    public int told(int stage, int state) {
+        return state / width();
+    }
+
     @Override
     public double atLeast(int stage, int state) {
         return atLeast[stage][state / width()];

@@ -19,6 +19,8 @@ public final class Trellis {
     private final List<double[]> costs = new ArrayList<>();
 
     private final List<int[]> origins = new ArrayList<>();
+    /** Of the labels of the last stage reached: a number that ways have in common only where their states are not told apart. */
+    private long[] signs = new long[0];
 
     private Trellis(Stages stages, int depth) {
         this.stages = stages;
@@ -38,6 +40,11 @@ public final class Trellis {
 
         /** Tells every move from a state of a stage to states of the next one. */
         void moves(int stage, int state, Sink sink);
+
+        /** States of a stage that are told apart when it is asked whether two ways differ; those of one number are not. */
+        default int told(int stage, int state) {
+            return state;
+        }
 
         /** What is still to come from a state on costs no less than this; what has cost too much with it is not followed further. */
         default double atLeast(int stage, int state) {
@@ -84,15 +91,15 @@ public final class Trellis {
 
     private Result run() {
         begin();
-        for (int stage = 0; stage + 1 < stages.count() && least(costs.get(stage), -1) >= 0; stage++) {
+        for (int stage = 0; stage + 1 < stages.count() && least(costs.get(stage)) >= 0; stage++) {
             advance(stage);
         }
         double[] last = costs.get(costs.size() - 1);
-        int best = least(last, -1);
+        int best = least(last);
         if (best < 0) {
             return new Result(Optional.empty(), costs.size() - 1);
         }
-        int second = depth > 1 ? least(last, best) : -1;
+        int second = depth > 1 ? leastButFor(last, signs[best]) : -1;
         Found found = new Found(
                 way(best, last[best]), second < 0 ? Optional.empty() : Optional.of(way(second, last[second])));
         return new Result(Optional.of(found), stages.count());
@@ -104,6 +111,10 @@ public final class Trellis {
         for (int state = 0; state < stages.states(0); state++) {
             first[depth * state] = stages.begin(state);
         }
+        signs = new long[first.length];
+        for (int state = 0; state < stages.states(0); state++) {
+            signs[depth * state] = sign(1, stages.told(0, state));
+        }
         costs.add(first);
         origins.add(new int[first.length]);
     }
@@ -113,35 +124,53 @@ public final class Trellis {
         double[] next = new double[depth * stages.states(stage + 1)];
         int[] from = new int[next.length];
         Arrays.fill(next, NEVER);
-        Labels labels = new Labels(next, from, depth);
+        Labels labels = new Labels(stages, stage + 1, depth, next, from);
         double most = stages.atMost();
         for (int state = 0; depth * state < here.length; state++) {
             double cost = here[depth * state];
             if (cost < NEVER && (most == NEVER || cost + stages.atLeast(stage, state) <= most)) {
                 labels.first = here[depth * state];
                 labels.second = depth > 1 ? here[depth * state + 1] : NEVER;
+                if (depth > 1) {
+                    labels.firstSign = signs[depth * state];
+                    labels.secondSign = signs[depth * state + 1];
+                }
                 labels.state = state;
                 stages.moves(stage, state, labels);
             }
         }
         costs.add(next);
         origins.add(from);
+        signs = labels.signs;
     }
 
-    /** Keeps the two cheapest labels of each state it is told of. */
+    /** Of a way that goes on with a state. */
+    private static long sign(long before, int told) {
+        long mixed = (before ^ (told + 0x9E3779B97F4A7C15L)) * 0xBF58476D1CE4E5B9L;
+        return mixed ^ (mixed >>> 29);
+    }
+
+    /** Keeps the two cheapest labels of each state it is told of, of ways that differ. */
     private static final class Labels implements Sink {
+        private final Stages stages;
+        private final int stage;
+        private final int depth;
         private final double[] next;
         private final int[] from;
+        private final long[] signs;
         private double first;
         private double second;
+        private long firstSign;
+        private long secondSign;
         private int state;
 
-        private final int depth;
-
-        Labels(double[] next, int[] from, int depth) {
+        Labels(Stages stages, int stage, int depth, double[] next, int[] from) {
+            this.stages = stages;
+            this.stage = stage;
+            this.depth = depth;
             this.next = next;
             this.from = from;
-            this.depth = depth;
+            this.signs = new long[depth > 1 ? next.length : 0];
         }
 
         @Override
@@ -153,30 +182,49 @@ public final class Trellis {
                 }
                 return;
             }
-            put(to, first + cost, 2 * state);
+            int told = stages.told(stage, to);
+            put(to, first + cost, 2 * state, sign(firstSign, told));
             if (second < NEVER) {
-                put(to, second + cost, 2 * state + 1);
+                put(to, second + cost, 2 * state + 1, sign(secondSign, told));
             }
         }
 
-        private void put(int to, double cost, int origin) {
+        private void put(int to, double cost, int origin, long sign) {
             int at = 2 * to;
+            boolean isSame = next[at] < NEVER && signs[at] == sign;
             if (cost < next[at]) {
-                next[at + 1] = next[at];
-                from[at + 1] = from[at];
-                next[at] = cost;
-                from[at] = origin;
-            } else if (cost < next[at + 1]) {
-                next[at + 1] = cost;
-                from[at + 1] = origin;
+                if (!isSame) {
+                    next[at + 1] = next[at];
+                    from[at + 1] = from[at];
+                    signs[at + 1] = signs[at];
+                }
+                set(at, cost, origin, sign);
+            } else if (!isSame && cost < next[at + 1]) {
+                set(at + 1, cost, origin, sign);
             }
+        }
+
+        private void set(int at, double cost, int origin, long sign) {
+            next[at] = cost;
+            from[at] = origin;
+            signs[at] = sign;
         }
     }
 
-    private static int least(double[] labels, int but) {
+    private int leastButFor(double[] labels, long sign) {
         int least = -1;
         for (int i = 0; i < labels.length; i++) {
-            if (i != but && labels[i] < NEVER && (least < 0 || labels[i] < labels[least])) {
+            if (labels[i] < NEVER && signs[i] != sign && (least < 0 || labels[i] < labels[least])) {
+                least = i;
+            }
+        }
+        return least;
+    }
+
+    private static int least(double[] labels) {
+        int least = -1;
+        for (int i = 0; i < labels.length; i++) {
+            if (labels[i] < NEVER && (least < 0 || labels[i] < labels[least])) {
                 least = i;
             }
         }

@@ -112,6 +112,8 @@ class ButtonPathTest {
         private final ButtonCosts costs;
         private double best = Double.POSITIVE_INFINITY;
         private double second = Double.POSITIVE_INFINITY;
+        private final List<ButtonWay> ways = new ArrayList<>();
+        private List<ButtonWay> bestWays = List.of();
 
         Brute(List<Struck> line, ButtonLayout layout, School school) {
             this.line = line;
@@ -130,8 +132,7 @@ class ButtonPathTest {
                 return;
             }
             if (at == line.size()) {
-                second = Math.min(second, Math.max(best, cost));
-                best = Math.min(best, cost);
+                end(cost);
                 return;
             }
             Struck struck = line.get(at);
@@ -148,13 +149,28 @@ class ButtonPathTest {
             }
         }
 
+        /** Keeps the cheapest ways and the next cheapest, which are other ones, not the same with the air key elsewhere. */
+        private void end(double cost) {
+            if (ways.equals(bestWays)) {
+                best = Math.min(best, cost);
+            } else if (cost < best) {
+                second = best;
+                best = cost;
+                bestWays = List.copyOf(ways);
+            } else {
+                second = Math.min(second, cost);
+            }
+        }
+
         private void next(int at, ButtonWay way, double balance, double cost) {
             if (Math.abs(balance) <= 4000 + 1e-6 && cost < Double.POSITIVE_INFINITY) {
+                ways.add(way);
                 go(
                         at + 1,
                         way,
                         balance,
                         cost + ButtonCosts.exact(Math.max(0, Math.abs(balance) - 2000) / 1000 * costs.air()));
+                ways.remove(ways.size() - 1);
             }
         }
     }
@@ -179,6 +195,9 @@ class ButtonPathTest {
                 assertThat(path.cost()).as(name + " " + line).isCloseTo(brute.best, within(1e-9));
                 double sum =
                         path.costs().values().stream().mapToDouble(each -> each).sum();
+                assertThat(path.runnerUp().map(LinePath.RunnerUp::more).orElse(Double.POSITIVE_INFINITY))
+                        .as("the next best of " + name + " " + line)
+                        .isEqualTo(brute.second - brute.best);
                 assertThat(sum).as("what each note adds").isCloseTo(path.cost(), within(1e-9));
             }
         }

@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.List;
 import java.util.function.BooleanSupplier;
+import java.util.stream.Stream;
 import javafx.event.ActionEvent;
 import javafx.event.Event;
 import javafx.scene.control.Button;
@@ -147,7 +148,8 @@ class LinesIT extends WindowTest {
     }
 
     private List<String> lookedOver() {
-        return robot.lookup("#look-over .label, #look-over .card").queryAllAs(Labeled.class).stream()
+        return Stream.of("#look-over .label", "#look-over .card")
+                .flatMap(query -> robot.lookup(query).queryAllAs(Labeled.class).stream())
                 .map(Labeled::getText)
                 .toList();
     }
