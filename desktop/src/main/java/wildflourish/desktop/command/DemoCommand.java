@@ -37,6 +37,11 @@ final class DemoCommand implements Callable<Integer> {
     @Option(names = "--best-fit", description = "shows which instrument the tune lies best on")
     private boolean bestFit;
 
+    @Option(
+            names = "--beside",
+            description = "with --best-fit: a second key, so many semitones up from the written one")
+    private Optional<Integer> beside = Optional.empty();
+
     @Option(names = "--look-over", description = "shows the look-over of the plain tune")
     private boolean lookOver;
 
@@ -62,6 +67,7 @@ final class DemoCommand implements Callable<Integer> {
         tune.ifPresent(number -> parameters.add("--tune=" + number));
         stage.ifPresent(number -> parameters.add("--stage=" + number));
         note.ifPresent(number -> parameters.add("--note=" + number));
+        beside.ifPresent(semitones -> parameters.add("--beside=" + (semitones + 1)));
         instrument.map(Asked::instrument).ifPresent(each -> parameters.add("--instrument=" + each.id()));
         printer.ifPresent(folder -> parameters.add("--printer=" + folder));
         Map.of(

@@ -39,7 +39,7 @@ public final class BestFitView extends ScrollPane {
     private final ComboBox<String> sounding = new ComboBox<>();
     private final ComboBox<String> beside = new ComboBox<>();
     private final ComboBox<String> among = new ComboBox<>();
-    private final CheckBox onlyOwned = new CheckBox("Only what the class owns");
+    private final CheckBox onlyOwned = new CheckBox("Only what is owned");
     private final VBox recording = new VBox();
     private final Label firstKey = new Label();
     private final Label secondKey = new Label();
@@ -98,6 +98,7 @@ public final class BestFitView extends ScrollPane {
         among.getItems().setAll("whistles, flutes, pipes", "strings", "boxes, concertinas");
         isFilling = false;
         onlyOwned.setId("only-owned");
+        onlyOwned.setMinWidth(Region.USE_PREF_SIZE);
         onlyOwned.setTooltip(new Tooltip("Tick what the class owns in the first column"));
         onlyOwned.setOnAction(event -> show());
         more.setId("more-fits");
@@ -151,6 +152,11 @@ public final class BestFitView extends ScrollPane {
         return head;
     }
 
+    /** Shows a second key, so many semitones up from the written one. */
+    public void compare(int semitones) {
+        beside.getSelectionModel().select(1 + semitones);
+    }
+
     /** Works the fits out anew; for when the view comes into sight. */
     public void show() {
         int number = ++asked;
@@ -201,7 +207,7 @@ public final class BestFitView extends ScrollPane {
     private void fillKeys(Key written) {
         List<String> keys = IntStream.range(0, 12)
                 .mapToObj(semitones -> semitones == 0
-                        ? written.name() + ", as written"
+                        ? written.name() + ", written"
                         : written.moved(semitones).name())
                 .toList();
         if (sounding.getItems().equals(keys)) {

@@ -68,6 +68,7 @@ public final class FlourishApp extends Application {
             content.showChart(flags.contains("--chart"));
             if (flags.contains("--best-fit")) {
                 content.showBestFit(true);
+                number("beside").ifPresent(content::compareKeys);
             }
             content.showLookOver(flags.contains("--look-over"));
             if (flags.contains("--sheets")) {
@@ -184,6 +185,10 @@ public final class FlourishApp extends Application {
     private static void shoot(Scene scene, File file) {
         PauseTransition settle = new PauseTransition(Duration.millis(900));
         settle.setOnFinished(event -> {
+            if (scene.lookup("#work-progress") != null) {
+                settle.playFromStart();
+                return;
+            }
             try {
                 write(scene.snapshot(null), file);
                 System.out.println("Wrote " + file);

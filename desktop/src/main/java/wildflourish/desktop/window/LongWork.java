@@ -1,6 +1,8 @@
 package wildflourish.desktop.window;
 
 import java.io.IOException;
+import java.util.LinkedHashMap;
+import java.util.Map;
 import java.util.concurrent.CancellationException;
 import java.util.concurrent.Executor;
 import java.util.concurrent.ExecutorService;
@@ -21,6 +23,8 @@ final class LongWork {
 
     private final Banner banner;
     private final Executor executor;
+    /** What a notice has been shown of, with its words. */
+    private final Map<Task<?>, String> slow = new LinkedHashMap<>();
 
     LongWork(Banner banner, Executor executor) {
         this.banner = banner;
@@ -56,16 +60,19 @@ final class LongWork {
             }
         };
         PauseTransition pause = new PauseTransition(Duration.millis(SHOWN_AFTER_MILLIS));
-        pause.setOnFinished(event -> show(words, task));
+        pause.setOnFinished(event -> {
+            slow.put(task, words);
+            show(words, task);
+        });
         task.setOnSucceeded(event -> {
-            finish(pause);
+            finish(task, pause);
             then.accept(task.getValue());
         });
         task.setOnFailed(event -> {
-            finish(pause);
+            finish(task, pause);
             otherwise.accept(asWords(task.getException()));
         });
-        task.setOnCancelled(event -> finish(pause));
+        task.setOnCancelled(event -> finish(task, pause));
         pause.play();
         executor.execute(task);
     }
@@ -74,9 +81,12 @@ final class LongWork {
         return thrown instanceof IOException known ? known : new IOException(String.valueOf(thrown), thrown);
     }
 
-    private void finish(PauseTransition pause) {
+    /** The notice stays for what else is still under way. */
+    private void finish(Task<?> task, PauseTransition pause) {
         pause.stop();
+        slow.remove(task);
         banner.hide("working");
+        slow.entrySet().stream().findFirst().ifPresent(left -> show(left.getValue(), left.getKey()));
     }
 
     private void show(String words, Task<?> task) {

@@ -317,6 +317,11 @@ public final class MainWindow extends BorderPane {
         }
     }
 
+    /** A second key beside the first one of the best fit, so many semitones up from the written key. */
+    void compareKeys(int semitones) {
+        bestFit.compare(semitones);
+    }
+
     boolean isBestFit() {
         return getCenter() == bestFit;
     }
