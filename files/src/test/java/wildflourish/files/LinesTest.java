@@ -8,6 +8,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Stream;
+import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.MethodSource;
 import wildflourish.core.engraving.Drawn;
@@ -93,6 +94,26 @@ class LinesTest {
                 assertThat(hand.touches().values().stream().flatMap(touch -> touch.labels().stream()))
                         .allMatch(label ->
                                 label.lane() >= 0 && label.lane() < hand.lanes().size());
+            }
+        }
+    }
+
+    /** Common practice: each phrase begins with a down bow. */
+    @Test
+    void everyPhraseOfTheReelsBeginsDownOnTheFiddle() {
+        Instrument fiddle = Instrument.of("fiddle");
+        for (Tune tune : Demo.tunes()) {
+            if (!tune.header().type().equals(Demo.tunes().get(0).header().type())) {
+                continue;
+            }
+            HandLines hand = hand(tune, fiddle, School.of("separate-bows"));
+            for (Struck struck : Struck.of(tune, tempo(tune))) {
+                if (struck.beginsPhrase()) {
+                    HandLines.Touch touch = hand.touches().get(struck.note().id());
+                    assertThat(touch.stroke() == HandLines.Stroke.DOWN && touch.isBegun())
+                            .as(tune.title() + " " + struck.note().id())
+                            .isTrue();
+                }
             }
         }
     }

@@ -98,7 +98,7 @@ interface Strokes {
             }
             int taken = state % MOST + 1;
             if (!isAfterRest && !step.isSamePitch()) {
-                double cost = isJoined(step.struck()) ? 0 : costs.of("order");
+                double cost = phrase(step.struck()) + (isJoined(step.struck()) ? 0 : costs.of("order"));
                 cost += taken >= LONG ? costs.of("long slur") : 0;
                 cost += Math.abs(step.to() - step.from()) > 1 ? costs.of("slur skip") : 0;
                 sink.stroke(direction * MOST + Math.min(taken, MOST - 1), cost);

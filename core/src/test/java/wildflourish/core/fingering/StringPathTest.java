@@ -305,8 +305,8 @@ class StringPathTest {
     @Test
     void aPhraseBeginsDown() {
         StringBuilder bars = new StringBuilder();
-        for (int bar = 0; bar < 8; bar++) {
-            bars.append("D5:2 F♯5:1 D5:1 C♯5:1 D5:1 B4:1 A4:1 | ");
+        for (int bar = 0; bar < 4; bar++) {
+            bars.append("D5:2 F♯5:1 D5:1 C♯5:1 D5:1 B4:1 A4:1 | F♯4:1 A4:1 A4:1 F♯4:1 E4:1 F♯4:1 D4:1 E4:1 | ");
         }
         List<Struck> line = Struck.of(Melody.reel(bars.toString()), REEL);
         LinePath<StringWay> path = StringPath.of(line, manner("fiddle", "saw", "usual"), Map.of());

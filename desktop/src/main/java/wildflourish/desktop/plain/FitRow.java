@@ -1,5 +1,6 @@
 package wildflourish.desktop.plain;
 
+import java.util.Locale;
 import java.util.Optional;
 import java.util.function.Consumer;
 import javafx.scene.control.Button;
@@ -84,8 +85,10 @@ final class FitRow extends HBox {
             double width = Math.max(2, fit.cost() * pixelsAUnit);
             bar.setMinWidth(width);
             bar.setMaxWidth(width);
-            String unit = fit.instrument().family().isWind() ? " moves a note" : " a note";
-            cost.setText(BestFitView.cost(fit.cost()) + unit);
+            cost.setText(
+                    fit.instrument().family().isWind()
+                            ? BestFitView.cost(fit.cost()) + " moves a note"
+                            : String.format(Locale.ROOT, "%.2f a note", fit.cost()));
         }
     }
 }
