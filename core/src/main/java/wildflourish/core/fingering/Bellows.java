@@ -7,6 +7,7 @@ import java.util.IdentityHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.stream.IntStream;
 import wildflourish.core.instrument.Button;
 import wildflourish.core.music.Fraction;
 import wildflourish.core.path.Trellis;
@@ -35,6 +36,7 @@ final class Bellows implements LinePath.Run<ButtonWay> {
     private final int reach;
 
     private final int[] ticks;
+    private final int[][] signed;
     private final double millisATick;
     private final double[][][] moveCosts;
     private final Map<Change, double[][]> known;
@@ -54,6 +56,7 @@ final class Bellows implements LinePath.Run<ButtonWay> {
             unit = lcm(unit, struck.length().denominator());
         }
         ticks = new int[line.size()];
+        signed = new int[line.size()][0];
         for (int i = 0; i < ticks.length; i++) {
             ticks[i] = (int) line.get(i).length().times(Fraction.of(unit)).numerator();
         }
@@ -115,8 +118,9 @@ final class Bellows implements LinePath.Run<ButtonWay> {
                 }
                 atLeast[stage][from] = least;
             }
+            moveCosts[stage] = stage + 1 < line.size() ? plain.moveCosts(stage) : moveCosts[stage];
         }
-        Bellows among = new Bellows(line, few(plain), costs, true);
+        Bellows among = only(few(), true);
         atMost = among.solved(hasRunnerUp)
                 .found()
                 .flatMap(found -> hasRunnerUp
@@ -126,32 +130,49 @@ final class Bellows implements LinePath.Run<ButtonWay> {
                 .orElse(Double.POSITIVE_INFINITY);
     }
 
+    /** The same with few ways for each note, told by their numbers. */
+    private Bellows only(List<int[]> kept, boolean hasAir) {
+        List<List<ButtonWay>> few = new ArrayList<>();
+        for (int stage = 0; stage < kept.size(); stage++) {
+            few.add(Arrays.stream(kept.get(stage))
+                    .mapToObj(choices.get(stage)::get)
+                    .toList());
+        }
+        Bellows only = new Bellows(line, few, costs, hasAir);
+        for (int stage = 0; stage + 1 < kept.size(); stage++) {
+            int[] to = kept.get(stage + 1);
+            double[][] all = moveCosts(stage);
+            only.moveCosts[stage] = Arrays.stream(kept.get(stage))
+                    .mapToObj(from -> Arrays.stream(to)
+                            .mapToDouble(each -> all[from][each])
+                            .toArray())
+                    .toArray(double[][]::new);
+        }
+        return only;
+    }
+
     /** What the same buttons cost with the fingers that are cheapest for them: the air does not ask which finger it is. */
     private double withBestFingers(List<ButtonWay> ways, double cost) {
-        List<List<ButtonWay>> one = new ArrayList<>();
-        List<List<ButtonWay>> all = new ArrayList<>();
+        List<int[]> one = new ArrayList<>();
+        List<int[]> all = new ArrayList<>();
         for (int i = 0; i < ways.size(); i++) {
             ButtonWay way = ways.get(i);
-            one.add(List.of(way));
-            all.add(choices.get(i).stream()
-                    .filter(other -> other.hasKeysOf(way))
-                    .toList());
+            List<ButtonWay> among = choices.get(i);
+            one.add(new int[] {among.indexOf(way)});
+            all.add(IntStream.range(0, among.size())
+                    .filter(other -> among.get(other).hasKeysOf(way))
+                    .toArray());
         }
         return cost - withoutAir(one) + withoutAir(all);
     }
 
-    private double withoutAir(List<List<ButtonWay>> among) {
-        return new Bellows(line, among, costs, false)
-                .solved(false)
-                .found()
-                .orElseThrow()
-                .best()
-                .cost();
+    private double withoutAir(List<int[]> kept) {
+        return only(kept, false).solved(false).found().orElseThrow().best().cost();
     }
 
     /** For each note one finger for each button that sounds it. */
-    private List<List<ButtonWay>> few(Bellows plain) {
-        List<List<ButtonWay>> few = new ArrayList<>();
+    private List<int[]> few() {
+        List<int[]> few = new ArrayList<>();
         double[] sofar = new double[choices.get(0).size()];
         for (int state = 0; state < sofar.length; state++) {
             sofar[state] = costs.ofChoice(choices.get(0).get(state));
@@ -167,12 +188,9 @@ final class Bellows implements LinePath.Run<ButtonWay> {
                     cheapest.put(keys, way);
                 }
             }
-            few.add(cheapest.values().stream()
-                    .sorted()
-                    .map(choices.get(stage)::get)
-                    .toList());
+            few.add(cheapest.values().stream().mapToInt(each -> each).sorted().toArray());
             if (stage + 1 < line.size()) {
-                sofar = advanced(sofar, plain.moveCosts(stage));
+                sofar = advanced(sofar, moveCosts(stage));
             }
         }
         return few;
@@ -235,6 +253,18 @@ final class Bellows implements LinePath.Run<ButtonWay> {
         return way.key().bellows() == Button.Bellows.PRESS ? ticks[stage] : -ticks[stage];
     }
 
+    /** For each way of a stage what it adds to the balance, in ticks. */
+    private int[] signedTicks(int stage) {
+        if (signed[stage].length == 0) {
+            List<ButtonWay> ways = choices.get(stage);
+            signed[stage] = new int[ways.size()];
+            for (int i = 0; i < ways.size(); i++) {
+                signed[stage][i] = signedTicks(stage, ways.get(i));
+            }
+        }
+        return signed[stage];
+    }
+
     private int width() {
         return 2 * reach + 1;
     }
@@ -272,17 +302,19 @@ final class Bellows implements LinePath.Run<ButtonWay> {
         double[] fromHere = moveCosts(stage)[from];
         boolean rests = struck.restMillis() >= AIR_KEY_REST_MILLIS;
         boolean mayCut = before.millis() >= AIR_KEY_MILLIS;
-        List<ButtonWay> next = choices.get(stage + 1);
-        for (int to = 0; to < next.size(); to++) {
-            double cost = fromHere[to];
-            if (reach == 0) {
-                sink.move(to, cost);
-                continue;
+        if (reach == 0) {
+            for (int to = 0; to < fromHere.length; to++) {
+                sink.move(to, fromHere[to]);
             }
+            return;
+        }
+        int[] more = signedTicks(stage + 1);
+        for (int to = 0; to < fromHere.length; to++) {
+            double cost = fromHere[to];
             if (cost == Double.POSITIVE_INFINITY) {
                 continue;
             }
-            int ticksMore = signedTicks(stage + 1, next.get(to));
+            int ticksMore = more[to];
             put(sink, to, balance + ticksMore, cost);
             if (balance != 0 && (rests || mayCut)) {
                 put(sink, to, ticksMore, cost + (rests ? 0 : AIR_KEY_COST));

@@ -22,11 +22,36 @@ final class ButtonCosts {
     /** Moves are weighed as if a note lasted so long; slower ones forgive. */
     private static final double USUAL_MILLIS = 150;
 
-    private final Row row;
-    private final Map<String, Double> values = new HashMap<>();
+    private final double air;
+    private final double crossing;
+    private final double little;
+    private final double notAcross;
+    private final double otherFinger;
+    private final double overARest;
+    private final double repeat;
+    private final double row;
+    private final double rowAtATurn;
+    private final double sameFinger;
+    private final double sameHand;
+    private final double spread;
+    private final double turn;
+    private final double turnOnBeat;
 
     private ButtonCosts(Row row) {
-        this.row = row;
+        this.air = row.read("air", Double::valueOf);
+        this.crossing = row.read("crossing", Double::valueOf);
+        this.little = row.read("little", Double::valueOf);
+        this.notAcross = row.read("not across", Double::valueOf);
+        this.otherFinger = row.read("other finger", Double::valueOf);
+        this.overARest = row.read("over a rest", Double::valueOf);
+        this.repeat = row.read("repeat", Double::valueOf);
+        this.row = row.read("row", Double::valueOf);
+        this.rowAtATurn = row.read("row at a turn", Double::valueOf);
+        this.sameFinger = row.read("same finger", Double::valueOf);
+        this.sameHand = row.read("same hand", Double::valueOf);
+        this.spread = row.read("spread", Double::valueOf);
+        this.turn = row.read("turn", Double::valueOf);
+        this.turnOnBeat = row.read("turn on beat", Double::valueOf);
     }
 
     private static Map<String, ButtonCosts> read() {
@@ -54,14 +79,9 @@ final class ButtonCosts {
         return costs;
     }
 
-    private double of(String column) {
-        Double known = values.get(column);
-        return known != null ? known : values.computeIfAbsent(column, name -> row.read(name, Double::valueOf));
-    }
-
     /** Of a second out of balance, past the free ones. */
     double air() {
-        return of("air");
+        return air;
     }
 
     /** What a way costs by itself, its second notes too. */
@@ -85,9 +105,9 @@ final class ButtonCosts {
 
     private double ofOne(ButtonWay way) {
         Button button = way.key().button();
-        double cost = way.finger() == LITTLE ? of("little") : 0;
-        cost += way.finger() == button.fingers().get(0) || button.fingers().size() == LITTLE ? 0 : of("other finger");
-        return exact(cost + (of("not across") > 0 && isNotAcross(way) ? of("not across") : 0));
+        double cost = way.finger() == LITTLE ? little : 0;
+        cost += way.finger() == button.fingers().get(0) || button.fingers().size() == LITTLE ? 0 : otherFinger;
+        return exact(cost + (notAcross > 0 && isNotAcross(way) ? notAcross : 0));
     }
 
     private static boolean isNotAcross(ButtonWay way) {
@@ -103,7 +123,7 @@ final class ButtonCosts {
         boolean isAfterRest = struck.restMillis() > 0;
         double cost = bellows(from.key(), to.key(), struck.isOnBeat());
         if (from.key().button().hand() == to.key().button().hand()) {
-            cost += of("same hand") + fingers(from, to, isAfterRest);
+            cost += sameHand + fingers(from, to, isAfterRest);
         }
         for (ButtonWay lower : to.under()) {
             cost += ofSecond(from, lower, isAfterRest);
@@ -132,7 +152,7 @@ final class ButtonCosts {
             boolean isItsFinger = held.finger() == to.finger()
                     && held.key().button().hand() == to.key().button().hand();
             if (isItsFinger && !held.key().button().equals(to.key().button())) {
-                return of(isAfterRest ? "over a rest" : "same finger");
+                return isAfterRest ? overARest : sameFinger;
             }
         }
         return 0;
@@ -149,9 +169,9 @@ final class ButtonCosts {
         }
         boolean isSameRow = from.button().row().equals(to.button().row());
         if (from.bellows() != to.bellows()) {
-            return of(isOnBeat ? "turn on beat" : "turn") + (isSameRow ? 0 : of("row at a turn"));
+            return (isOnBeat ? turnOnBeat : turn) + (isSameRow ? 0 : rowAtATurn);
         }
-        return isSameRow ? 0 : of("row");
+        return isSameRow ? 0 : row;
     }
 
     private double fingers(ButtonWay from, ButtonWay to, boolean isAfterRest) {
@@ -160,12 +180,12 @@ final class ButtonCosts {
         if (from.key().button().equals(to.key().button())) {
             boolean isRepeated = from.key().equals(to.key());
             if (isSameFinger) {
-                return isRepeated ? of("repeat") : 0;
+                return isRepeated ? repeat : 0;
             }
-            return isRepeated ? 0 : of("over a rest");
+            return isRepeated ? 0 : overARest;
         }
         if (isSameFinger) {
-            return isAfterRest ? of("over a rest") : of("same finger");
+            return isAfterRest ? overARest : sameFinger;
         }
         return Math.abs(columns) > REACH ? Double.POSITIVE_INFINITY : spread(from, to);
     }
@@ -173,8 +193,8 @@ final class ButtonCosts {
     /** What it costs two fingers of a hand to lie so far apart, or across each other. */
     private double spread(ButtonWay from, ButtonWay to) {
         double columns = to.key().button().place() - from.key().button().place();
-        double cost = Math.max(0, Math.abs(columns) - EASY_REACH) * of("spread");
+        double cost = Math.max(0, Math.abs(columns) - EASY_REACH) * spread;
         boolean isCrossed = columns != 0 && columns > 0 != to.finger() > from.finger();
-        return cost + (isCrossed ? of("crossing") : 0);
+        return cost + (isCrossed ? crossing : 0);
     }
 }
