@@ -30,6 +30,9 @@ public final class Hands {
 
     /** What the hands do on strings or buttons, through what the teacher has pinned; empty for an instrument fingered on holes. */
     public static Optional<HandLines> lines(Tune tune, Version version) {
+        if (version.playing().instrument().family().isWind()) {
+            return Optional.empty();
+        }
         Map<NoteId, String> pins = new HashMap<>();
         version.spots().values().stream()
                 .filter(spot -> !spot.pin().isEmpty())
