@@ -227,7 +227,7 @@ public final class Engraver {
         String order = lines.order().orElse("");
         String kept = lines.kept().isEmpty() ? "" : " A bracket: the finger stays down.";
         return switch (stroke) {
-            case BOW -> "Bows: " + order + "." + kept;
+            case BOW -> "Bows: " + order + "; a note without a sign is on the bow before it." + kept;
             case PICK -> "Pick: " + order + "." + kept;
             case BANJO -> "Picking hand: " + order + "; T thumb, I index, M middle." + kept;
         };
