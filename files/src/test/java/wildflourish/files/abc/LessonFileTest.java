@@ -51,6 +51,23 @@ class LessonFileTest {
         }
     }
 
+    /** A capo and buttons made otherwise are part of the instrument's name, and so of the book. */
+    @Test
+    void aCapoAndButtonsMadeOtherwiseComeBackWithTheBook() {
+        Tune tune = tune("X:1\nT:T\nM:4/4\nL:1/8\nK:G\nBcBc dcBA|\n");
+        Book book = new Book(List.of(Lesson.plain(tune)
+                .with(Stair.starting(tune, Instrument.of("mandolin-capo-2"), 2)
+                        .pinned(tune.notes().get(0).id(), "D7"))
+                .with(Stair.starting(tune, Instrument.of("box-bc").withButtons("o1.G♯3.A3 i10.E6.B5"), 2)
+                        .pinned(tune.notes().get(0).id(), "o6d"))));
+        Parsed<Book> again = BookReader.read(BookWriter.write(book));
+        assertThat(again.problems()).isEmpty();
+        assertThat(again.value().lessons().get(0).stairs())
+                .extracting(stair -> stair.instrument().id())
+                .containsExactly("mandolin-capo-2", "box-bc:o1.G♯3.A3:i10.E6.B5");
+        assertThat(again.value()).isEqualTo(book);
+    }
+
     @Test
     void aPinnedFingeringComesBackAndIsPlayed() {
         Tune tune = tune("X:1\nT:T\nM:4/4\nL:1/8\nK:G\nBcBc dcBA|\n");
