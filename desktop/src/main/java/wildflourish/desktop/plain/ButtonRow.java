@@ -21,7 +21,6 @@ final class ButtonRow extends HBox {
         label.setMinWidth(Region.USE_PREF_SIZE);
         label.setLabelFor(buttons);
         buttons.setId("own-buttons");
-        buttons.setPromptText("none; write such as  o1.G♯3.A3  for a button, its press and its draw");
         buttons.setTooltip(
                 new Tooltip(
                         "A button, what it sounds pressed, what it sounds drawn; several with spaces between. Enter takes them"));
@@ -41,6 +40,13 @@ final class ButtonRow extends HBox {
 
     private void show(Instrument instrument) {
         setVisible(instrument.buttons().isPresent());
+        instrument.buttons().ifPresent(layout -> {
+            String button = layout.buttons().get(0).name();
+            buttons.setPromptText(
+                    layout.isSameBothWays()
+                            ? "none; write such as  " + button + ".G♯3  for a key and what it sounds"
+                            : "none; write such as  " + button + ".G♯3.A3  for a button, its press and its draw");
+        });
         if (!buttons.isFocused() || !instrument.ownButtons().isEmpty()) {
             buttons.setText(instrument.ownButtons());
         }
