@@ -1,6 +1,7 @@
 package wildflourish.core.fingering;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -20,14 +21,16 @@ final class StringStages implements LinePath.Run<StringWay> {
     /** What each hold costs by itself. */
     private final List<double[]> own = new ArrayList<>();
 
-    /** The stage whose moves are known: what the left hand does, and the right one by the strings it goes between. */
-    private int looked = -1;
+    /** From each stage to the next what the left hand does, and the right one by the strings it goes between. */
+    private final List<Left[][]> lefts = new ArrayList<>();
 
-    private Left[][] left = new Left[0][0];
-    private boolean isBound;
-    private Right[][] rights = new Right[0][0];
+    private final List<Right[][]> rights = new ArrayList<>();
     private final Map<Context, Right[][]> known = new HashMap<>();
     private final Map<Change, Left[][]> changes = new HashMap<>();
+    /** What is still to come costs each hand no less than this: the left one by stage and hold, the right one by stage and state. */
+    private final double[][] leftAtLeast;
+
+    private final double[][] rightAtLeast;
 
     StringStages(List<Struck> line, StringPath.Manner manner, StringCosts costs, Map<NoteId, String> pins) {
         this.line = List.copyOf(line);
@@ -47,6 +50,56 @@ final class StringStages implements LinePath.Run<StringWay> {
                             .mapToDouble(hold -> costs.ofChoice(manner.strings(), hold))
                             .toArray()));
         }
+        for (int stage = 0; stage + 1 < line.size(); stage++) {
+            lefts.add(leftHand(stage));
+            rights.add(rightHand(stage));
+        }
+        leftAtLeast = new double[line.size()][];
+        rightAtLeast = new double[line.size()][];
+        if (isBounded()) {
+            bound();
+        }
+    }
+
+    /** From the last stage back, each hand by itself: whatever the one does the other costs no less. */
+    private void bound() {
+        int strings = manner.strings().open().size();
+        int last = line.size() - 1;
+        leftAtLeast[last] = new double[holds.get(last).size()];
+        rightAtLeast[last] = new double[strokes.states()];
+        for (int stage = last - 1; stage >= 0; stage--) {
+            leftAtLeast[stage] = new double[holds.get(stage).size()];
+            rightAtLeast[stage] = new double[strokes.states()];
+            Arrays.fill(rightAtLeast[stage], Double.POSITIVE_INFINITY);
+            boolean[][] isBetween = new boolean[strings][strings];
+            for (int hold = 0; hold < leftAtLeast[stage].length; hold++) {
+                double least = Double.POSITIVE_INFINITY;
+                Left[] moves = lefts.get(stage)[hold];
+                for (int to = 0; to < moves.length; to++) {
+                    least = Math.min(least, moves[to].cost + leftAtLeast[stage + 1][to]);
+                    isBetween[moves[to].leaves][moves[to].reaches] = true;
+                }
+                leftAtLeast[stage][hold] = least;
+            }
+            for (int from = 0; from < strings; from++) {
+                for (int to = 0; to < strings; to++) {
+                    if (isBetween[from][to]) {
+                        rights.get(stage)[from][to].bound(rightAtLeast[stage], rightAtLeast[stage + 1]);
+                    }
+                }
+            }
+        }
+    }
+
+    /** Where the right hand has many states; few are sooner tried than bounded. */
+    @Override
+    public boolean isBounded() {
+        return manner.strings().stroke() == Strings.Stroke.BOW;
+    }
+
+    @Override
+    public double atLeast(int stage, int state) {
+        return leftAtLeast[stage][state / strokes.states()] + rightAtLeast[stage][state % strokes.states()];
     }
 
     /** What the hand may hold; the melody by itself where the notes under it cannot be held with it. */
@@ -124,14 +177,14 @@ final class StringStages implements LinePath.Run<StringWay> {
 
     @Override
     public void moves(int stage, int state, Trellis.Sink sink) {
-        if (looked != stage) {
-            look(stage);
-        }
-        int from = state / strokes.states();
         int stroke = state % strokes.states();
-        Left[] fromHere = left[from];
+        Left[] fromHere = lefts.get(stage)[state / strokes.states()];
+        Right[][] byStrings = rights.get(stage);
+        Struck struck = line.get(stage + 1);
+        boolean isBound =
+                struck.isChord() || !pins.getOrDefault(struck.note().id(), "").isEmpty();
         for (int to = 0; to < fromHere.length; to++) {
-            Right right = rights[fromHere[to].leaves][fromHere[to].reaches];
+            Right right = byStrings[fromHere[to].leaves][fromHere[to].reaches];
             int base = to * strokes.states();
             for (int k = right.starts[stroke]; k < right.starts[stroke + 1]; k++) {
                 if (!isBound || isAllowed(stage + 1, to, right.states[k])) {
@@ -155,11 +208,7 @@ final class StringStages implements LinePath.Run<StringWay> {
         return nearest;
     }
 
-    private void look(int stage) {
-        looked = stage;
-        left = leftHand(stage);
-        isBound = !pins.getOrDefault(line.get(stage + 1).note().id(), "").isEmpty()
-                || line.get(stage + 1).isChord();
+    private Right[][] rightHand(int stage) {
         Struck before = line.get(stage);
         Struck struck = line.get(stage + 1);
         Context context = new Context(
@@ -169,7 +218,7 @@ final class StringStages implements LinePath.Run<StringWay> {
                 struck.restMillis() > 0,
                 before.melody().equals(struck.melody()),
                 HandTimes.between(before, struck));
-        rights = known.computeIfAbsent(context, each -> rights(stage));
+        return known.computeIfAbsent(context, each -> rights(stage));
     }
 
     /** All that decides what strokes cost from one note to the next, but for the strings. */
@@ -210,6 +259,15 @@ final class StringStages implements LinePath.Run<StringWay> {
             this.starts = starts;
             this.states = states;
             this.costs = costs;
+        }
+
+        /** Lowers what is still to come from each state to what it is by these moves. */
+        void bound(double[] atLeast, double[] after) {
+            for (int state = 0; state < atLeast.length; state++) {
+                for (int k = starts[state]; k < starts[state + 1]; k++) {
+                    atLeast[state] = Math.min(atLeast[state], costs[k] + after[states[k]]);
+                }
+            }
         }
 
         static Right of(Strokes strokes, Strokes.Step step) {

@@ -11,10 +11,18 @@ import java.util.Optional;
  */
 public final class Trellis {
     private static final double NEVER = Double.POSITIVE_INFINITY;
+    /** How many states of a stage are followed when it is first asked what a way may cost. */
+    private static final int FEW = 3;
+    /** Sums of costs may differ by so much by the order they are summed in. */
+    private static final double ROUNDING = 1e-6;
 
     private final Stages stages;
     /** How many labels a state has. */
     private final int depth;
+    /** How many states of a stage are followed at most: those that promise the cheapest ways. */
+    private final int few;
+    /** No way that is looked for costs more. */
+    private final double most;
     /** For each stage the labels of each state: the cheapest way to it, then the next cheapest if it is wanted; where they came from, as labels of the stage before. */
     private final List<double[]> costs = new ArrayList<>();
 
@@ -22,9 +30,11 @@ public final class Trellis {
     /** Of the labels of the last stage reached: a number that ways have in common only where their states are not told apart. */
     private long[] signs = new long[0];
 
-    private Trellis(Stages stages, int depth) {
+    private Trellis(Stages stages, int depth, int few, double most) {
         this.stages = stages;
         this.depth = depth;
+        this.few = few;
+        this.most = most;
     }
 
     /** What there is to choose, stage by stage. */
@@ -46,14 +56,14 @@ public final class Trellis {
             return state;
         }
 
-        /** What is still to come from a state on costs no less than this; what has cost too much with it is not followed further. */
-        default double atLeast(int stage, int state) {
-            return Double.NEGATIVE_INFINITY;
+        /** Whether something is known of what is still to come; it spares most of the search. */
+        default boolean isBounded() {
+            return false;
         }
 
-        /** No way that is looked for costs more than this. */
-        default double atMost() {
-            return NEVER;
+        /** What is still to come from a state on costs no less than this. */
+        default double atLeast(int stage, int state) {
+            return Double.NEGATIVE_INFINITY;
         }
     }
 
@@ -81,18 +91,33 @@ public final class Trellis {
     public record Result(Optional<Found> found, int reached) {}
 
     public static Result through(Stages stages) {
-        return new Trellis(stages, 2).run();
+        return through(stages, 2);
     }
 
     /** The same without the next cheapest way, in half the time. */
     public static Result cheapest(Stages stages) {
-        return new Trellis(stages, 1).run();
+        return through(stages, 1);
+    }
+
+    /** Where there are bounds a first look at few states tells what a way may cost; then no state is followed from which ways cost more. */
+    private static Result through(Stages stages, int depth) {
+        double most = NEVER;
+        if (stages.isBounded()) {
+            most = new Trellis(stages, depth, FEW, NEVER)
+                    .run()
+                    .found()
+                    .flatMap(found -> depth > 1 ? found.runnerUp() : Optional.of(found.best()))
+                    .map(way -> way.cost() + ROUNDING)
+                    .orElse(NEVER);
+        }
+        return new Trellis(stages, depth, Integer.MAX_VALUE, most).run();
     }
 
     private Result run() {
         begin();
-        for (int stage = 0; stage + 1 < stages.count() && least(costs.get(stage)) >= 0; stage++) {
-            advance(stage);
+        boolean isReached = least(costs.get(0)) >= 0;
+        for (int stage = 0; stage + 1 < stages.count() && isReached; stage++) {
+            isReached = advance(stage);
         }
         double[] last = costs.get(costs.size() - 1);
         int best = least(last);
@@ -119,16 +144,17 @@ public final class Trellis {
         origins.add(new int[first.length]);
     }
 
-    private void advance(int stage) {
+    /** Goes on to the next stage; whether any of its states is reached. */
+    private boolean advance(int stage) {
         double[] here = costs.get(stage);
         double[] next = new double[depth * stages.states(stage + 1)];
         int[] from = new int[next.length];
         Arrays.fill(next, NEVER);
         Labels labels = new Labels(stages, stage + 1, depth, next, from);
-        double most = stages.atMost();
+        double followed = followed(stage, here);
         for (int state = 0; depth * state < here.length; state++) {
             double cost = here[depth * state];
-            if (cost < NEVER && (most == NEVER || cost + stages.atLeast(stage, state) <= most)) {
+            if (cost < NEVER && (followed == NEVER || cost + stages.atLeast(stage, state) <= followed)) {
                 labels.first = here[depth * state];
                 labels.second = depth > 1 ? here[depth * state + 1] : NEVER;
                 if (depth > 1) {
@@ -142,6 +168,27 @@ public final class Trellis {
         costs.add(next);
         origins.add(from);
         signs = labels.signs;
+        return labels.isReached;
+    }
+
+    /** What a way through a state of a stage may cost to be followed. */
+    private double followed(int stage, double[] here) {
+        if (few == Integer.MAX_VALUE) {
+            return most;
+        }
+        double[] least = new double[few];
+        Arrays.fill(least, NEVER);
+        for (int label = 0; label < here.length; label += depth) {
+            double cost = here[label] < NEVER ? here[label] + stages.atLeast(stage, label / depth) : NEVER;
+            int at = few - 1;
+            if (cost < least[at]) {
+                for (; at > 0 && least[at - 1] > cost; at--) {
+                    least[at] = least[at - 1];
+                }
+                least[at] = cost;
+            }
+        }
+        return least[few - 1];
     }
 
     /** Of a way that goes on with a state. */
@@ -163,6 +210,7 @@ public final class Trellis {
         private long firstSign;
         private long secondSign;
         private int state;
+        private boolean isReached;
 
         Labels(Stages stages, int stage, int depth, double[] next, int[] from) {
             this.stages = stages;
@@ -179,16 +227,20 @@ public final class Trellis {
                 if (first + cost < next[to]) {
                     next[to] = first + cost;
                     from[to] = state;
+                    isReached = true;
                 }
                 return;
             }
-            int told = stages.told(stage, to);
-            put(to, first + cost, 2 * state, sign(firstSign, told));
-            if (second < NEVER) {
-                put(to, second + cost, 2 * state + 1, sign(secondSign, told));
+            if (first + cost < next[2 * to + 1]) {
+                int told = stages.told(stage, to);
+                put(to, first + cost, 2 * state, sign(firstSign, told));
+                if (second + cost < next[2 * to + 1]) {
+                    put(to, second + cost, 2 * state + 1, sign(secondSign, told));
+                }
             }
         }
 
+        /** Of a label cheaper than the second one of its state. */
         private void put(int to, double cost, int origin, long sign) {
             int at = 2 * to;
             boolean isSame = next[at] < NEVER && signs[at] == sign;
@@ -199,12 +251,13 @@ public final class Trellis {
                     signs[at + 1] = signs[at];
                 }
                 set(at, cost, origin, sign);
-            } else if (!isSame && cost < next[at + 1]) {
+            } else if (!isSame) {
                 set(at + 1, cost, origin, sign);
             }
         }
 
         private void set(int at, double cost, int origin, long sign) {
+            isReached = true;
             next[at] = cost;
             from[at] = origin;
             signs[at] = sign;

@@ -2,6 +2,10 @@ package wildflourish.core.path;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
+import static org.mockito.ArgumentMatchers.any;
+import static org.mockito.ArgumentMatchers.anyInt;
+import static org.mockito.Mockito.doAnswer;
+import static org.mockito.Mockito.spy;
 
 import java.util.ArrayList;
 import java.util.List;
@@ -136,5 +140,83 @@ class TrellisTest {
                         .isNotEqualTo(found.best().states());
             }
         }
+    }
+
+    /** Costs written out, and bounds below what is still to come: by the true cost less something. */
+    private record Bounded(Written written, List<double[]> bounds) implements Trellis.Stages {
+        static Bounded of(Written written, Random random) {
+            List<double[]> bounds = new ArrayList<>();
+            double[] after = new double[written.states(written.count() - 1)];
+            bounds.add(0, after);
+            for (int stage = written.count() - 2; stage >= 0; stage--) {
+                double[] here = new double[written.states(stage)];
+                for (int from = 0; from < here.length; from++) {
+                    here[from] = NEVER;
+                    for (int to = 0; to < after.length; to++) {
+                        here[from] = Math.min(here[from], written.moves.get(stage)[from][to] + after[to]);
+                    }
+                    here[from] -= random.nextInt(6) == 0 ? random.nextInt(4) / 32.0 : 0;
+                }
+                bounds.add(0, here);
+                after = here;
+            }
+            return new Bounded(written, bounds);
+        }
+
+        @Override
+        public int count() {
+            return written.count();
+        }
+
+        @Override
+        public int states(int stage) {
+            return written.states(stage);
+        }
+
+        @Override
+        public double begin(int state) {
+            return written.begin(state);
+        }
+
+        @Override
+        public void moves(int stage, int state, Trellis.Sink sink) {
+            written.moves(stage, state, sink);
+        }
+
+        @Override
+        public boolean isBounded() {
+            return true;
+        }
+
+        @Override
+        public double atLeast(int stage, int state) {
+            return bounds.get(stage)[state];
+        }
+    }
+
+    @Test
+    void boundsSpareWorkAndChangeNothing() {
+        Random random = new Random(5);
+        int[] followed = new int[2];
+        for (int round = 0; round < 200; round++) {
+            Written written = random(random, 2 + random.nextInt(60), 30);
+            Trellis.Stages bounded = counted(Bounded.of(written, random), followed, 1);
+            Trellis.Stages plain = counted(written, followed, 0);
+            assertThat(Trellis.through(bounded)).isEqualTo(Trellis.through(plain));
+            assertThat(Trellis.cheapest(bounded)).isEqualTo(Trellis.cheapest(plain));
+        }
+        assertThat(followed[1]).isLessThan(followed[0] / 2);
+    }
+
+    /** The same stages; counts how many states are followed. */
+    private static Trellis.Stages counted(Trellis.Stages stages, int[] counts, int at) {
+        Trellis.Stages spied = spy(stages);
+        doAnswer(call -> {
+                    counts[at]++;
+                    return call.callRealMethod();
+                })
+                .when(spied)
+                .moves(anyInt(), anyInt(), any());
+        return spied;
     }
 }
