@@ -1,7 +1,9 @@
 package wildflourish.core.fingering;
 
 import java.util.Arrays;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import wildflourish.core.instrument.Button;
 import wildflourish.core.music.Fraction;
 import wildflourish.core.path.Trellis;
@@ -35,7 +37,9 @@ final class Air implements LinePath.Run<ButtonWay> {
     private final double[] airCosts;
     /** What is still to come costs no less than this without the air; by stage and way. */
     private final double[][] atLeast;
-    /** And the air no less than this besides; by stage, direction and balance. */
+    /** Which buttons each way takes, by number from 0; by stage. */
+    private final int[][] buttons;
+    /** And the air no less than this besides; by stage, buttons and balance. */
     private final double[][][] airAtLeast;
 
     Air(Bellows plain) {
@@ -66,7 +70,13 @@ final class Air implements LinePath.Run<ButtonWay> {
             airCosts[balance + reach] = ButtonCosts.exact(over * plain.costs().air());
         }
         atLeast = new double[count][];
-        airAtLeast = new double[count][2][width()];
+        buttons = new int[count][];
+        airAtLeast = new double[count][][];
+        Map<Same<ButtonWay>, int[]> known = new HashMap<>();
+        for (int stage = 0; stage < count; stage++) {
+            buttons[stage] = known.computeIfAbsent(new Same<>(plain.choices(stage)), Air::buttons);
+            airAtLeast[stage] = new double[Arrays.stream(buttons[stage]).max().orElse(0) + 1][width()];
+        }
         bound();
     }
 
@@ -109,9 +119,23 @@ final class Air implements LinePath.Run<ButtonWay> {
 
     // What is still to come
 
+    private static int[] buttons(Same<ButtonWay> choices) {
+        List<ButtonWay> ways = choices.list();
+        int[] buttons = new int[ways.size()];
+        int next = 0;
+        for (int way = 0; way < buttons.length; way++) {
+            int same = 0;
+            while (!ways.get(same).hasKeysOf(ways.get(way))) {
+                same++;
+            }
+            buttons[way] = same < way ? buttons[same] : next++;
+        }
+        return buttons;
+    }
+
     /**
-     * From the last note back: what a way costs without the air, and what it costs more, by the air and by going otherwise for it, where of all the ways of one
-     * direction each may be taken for another.
+     * From the last note back: what a way costs without the air, and what it costs more, by the air and by going otherwise for it, where of all the fingers for
+     * the same buttons each may be taken for another.
      */
     private void bound() {
         int last = count() - 1;
@@ -122,10 +146,11 @@ final class Air implements LinePath.Run<ButtonWay> {
                     .mapToDouble(moves -> least(moves, after))
                     .toArray();
             double[][] detours = detours(stage);
-            for (int direction = 0; direction < 2; direction++) {
-                Arrays.fill(airAtLeast[stage][direction], NEVER);
-                boundAir(stage, airAtLeast[stage][direction], 0, detours[direction][0]);
-                boundAir(stage, airAtLeast[stage][direction], 1, detours[direction][1]);
+            for (int from = 0; from < detours.length; from++) {
+                Arrays.fill(airAtLeast[stage][from], NEVER);
+                for (int to = 0; to < detours[from].length; to++) {
+                    boundAir(stage, from, to, detours[from][to]);
+                }
             }
         }
     }
@@ -138,36 +163,48 @@ final class Air implements LinePath.Run<ButtonWay> {
         return least;
     }
 
-    /** How much more than the cheapest way without the air it costs at least to go on from one direction in another. */
+    /** How much more than the cheapest way without the air it costs at least to go from some buttons to others. */
     private double[][] detours(int stage) {
-        double[][] detours = {{NEVER, NEVER}, {NEVER, NEVER}};
+        double[][] detours = new double[airAtLeast[stage].length][airAtLeast[stage + 1].length];
+        for (double[] some : detours) {
+            Arrays.fill(some, NEVER);
+        }
         for (int from = 0; from < atLeast[stage].length; from++) {
             double[] moves = plain.moveCosts(stage)[from];
-            double[] some = detours[direction(stage, from)];
+            double[] some = detours[buttons[stage][from]];
             for (int to = 0; to < moves.length && atLeast[stage][from] < NEVER; to++) {
-                int next = direction(stage + 1, to);
+                int next = buttons[stage + 1][to];
                 some[next] = Math.min(some[next], moves[to] + atLeast[stage + 1][to] - atLeast[stage][from]);
             }
         }
         return detours;
     }
 
-    private int direction(int stage, int way) {
-        return ticks[stage][way] > 0 ? 0 : 1;
-    }
-
-    /** Lowers what the air costs from each balance of a stage on to what it does by going on in a direction. */
-    private void boundAir(int stage, double[] here, int next, double detour) {
+    /** Lowers what the air costs from each balance on to what it does by going from some buttons of a stage to others of the next. */
+    private void boundAir(int stage, int from, int next, double detour) {
+        if (detour == NEVER) {
+            return;
+        }
+        double[] here = airAtLeast[stage][from];
         double[] after = airAtLeast[stage + 1][next];
-        int length = Math.abs(ticks[stage + 1][0]);
-        int more = next == 0 ? length : -length;
-        boolean hasKey = length <= reach;
-        double withKey = hasKey ? keyCosts[stage + 1] + detour + airCosts[more + reach] + after[more + reach] : NEVER;
+        int more = ticks[stage + 1][first(buttons[stage + 1], next)];
+        double withKey = NEVER;
+        if (Math.abs(more) <= reach) {
+            withKey = keyCosts[stage + 1] + detour + airCosts[more + reach] + after[more + reach];
+        }
         for (int at = 0; at < here.length; at++) {
             int to = at + more;
             double cost = to >= 0 && to < here.length ? detour + airCosts[to] + after[to] : NEVER;
             here[at] = Math.min(here[at], Math.min(cost, withKey));
         }
+    }
+
+    private static int first(int[] all, int one) {
+        int at = 0;
+        while (all[at] != one) {
+            at++;
+        }
+        return at;
     }
 
     @Override
@@ -178,7 +215,7 @@ final class Air implements LinePath.Run<ButtonWay> {
     @Override
     public double atLeast(int stage, int state) {
         int way = state / width();
-        return atLeast[stage][way] + airAtLeast[stage][direction(stage, way)][state - way * width()];
+        return atLeast[stage][way] + airAtLeast[stage][buttons[stage][way]][state - way * width()];
     }
 
     // Stages

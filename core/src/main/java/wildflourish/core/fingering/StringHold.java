@@ -37,7 +37,11 @@ public record StringHold(List<Strings.Place> places) {
 
     /** Between which strings the bow goes, in strings: 1.5 for the second and third together. */
     double level() {
-        return places.stream().mapToInt(Strings.Place::string).average().orElseThrow();
+        double sum = 0;
+        for (Strings.Place place : places) {
+            sum += place.string();
+        }
+        return sum / places.size();
     }
 
     /** How many strings lie between the nearest ones of two holds, counted from one to the next; 0 where they share one. */
