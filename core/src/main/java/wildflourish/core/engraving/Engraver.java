@@ -3,8 +3,10 @@ package wildflourish.core.engraving;
 import java.util.ArrayList;
 import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import wildflourish.core.fingering.HandLines;
 import wildflourish.core.form.Phrase;
@@ -229,8 +231,18 @@ public final class Engraver {
         return switch (stroke) {
             case BOW -> "Bows: " + order + "; a note without a sign is on the bow before it." + kept;
             case PICK -> "Pick: " + order + "." + kept;
-            case BANJO -> "Picking hand: " + order + "; T thumb, I index, M middle." + kept;
+            case BANJO -> "Picking hand: " + order + "; " + fingers(lines) + "." + kept;
         };
+    }
+
+    /** What the letters of a banjo hand stand for, those that occur. */
+    private static String fingers(HandLines lines) {
+        return lines.touches().values().stream()
+                .map(HandLines.Touch::stroke)
+                .distinct()
+                .sorted()
+                .map(stroke -> stroke.name().charAt(0) + " " + stroke.name().toLowerCase(Locale.ROOT))
+                .collect(Collectors.joining(", "));
     }
 
     private static Sketch handKey(List<String> words) {

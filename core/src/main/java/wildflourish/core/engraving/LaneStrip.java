@@ -146,7 +146,7 @@ final class LaneStrip {
                 add(line, new Mark.Line(x - 0.42, y - 0.1, x, y + 1.0, 0.14), column);
                 add(line, new Mark.Line(x + 0.42, y - 0.1, x, y + 1.0, 0.14), column);
             }
-            case THUMB, INDEX, MIDDLE -> {
+            case THUMB, INDEX, MIDDLE, NAIL -> {
                 String letter = stroke.name().substring(0, 1);
                 double left = x - Face.BODY.width(letter, LETTER) / 2;
                 add(line, new Mark.Words(letter, left, y + 1.05, Face.BODY, LETTER), column);

@@ -56,7 +56,7 @@ final class Air implements LinePath.Run<ButtonWay> {
         for (int stage = 0; stage < count; stage++) {
             int length = ticksOf(line.get(stage), unit);
             ticks[stage] = plain.choices(stage).stream()
-                    .mapToInt(way -> isPressed(way) ? length : -length)
+                    .mapToInt(way -> length * sign(way))
                     .toArray();
             if (stage > 0) {
                 keyCosts[stage] = keyCost(line.get(stage - 1), line.get(stage));
@@ -100,8 +100,12 @@ final class Air implements LinePath.Run<ButtonWay> {
         return rests ? 0 : before.millis() >= AIR_KEY_MILLIS ? AIR_KEY_COST : NEVER;
     }
 
-    private static boolean isPressed(ButtonWay way) {
-        return way.key().bellows() == Button.Bellows.PRESS;
+    /** Which way a note moves the bellows, 1 in, -1 out; 0 where they may go either way. */
+    private static int sign(ButtonWay way) {
+        if (way.key().button().isSameBothWays()) {
+            return 0;
+        }
+        return way.key().bellows() == Button.Bellows.PRESS ? 1 : -1;
     }
 
     /** Whether a way never comes so far out of balance that it costs anything, with no air key. */
@@ -110,8 +114,7 @@ final class Air implements LinePath.Run<ButtonWay> {
         boolean isEnough = true;
         List<ButtonWay> ways = plain.ways(way);
         for (int i = 0; i < ways.size(); i++) {
-            double millis = plain.line().get(i).millis();
-            balance += isPressed(ways.get(i)) ? millis : -millis;
+            balance += plain.line().get(i).millis() * sign(ways.get(i));
             isEnough &= Math.abs(balance) <= FREE_MILLIS;
         }
         return isEnough;

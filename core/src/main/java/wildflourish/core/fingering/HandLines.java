@@ -61,6 +61,7 @@ public record HandLines(
         THUMB,
         INDEX,
         MIDDLE,
+        NAIL,
         PRESS,
         DRAW,
         /** Bellows that sound the same both ways. */
@@ -173,7 +174,7 @@ public record HandLines(
         return new Touch(labels, stroke, !way.isSlurred());
     }
 
-    private static final List<Stroke> PICKERS = List.of(Stroke.THUMB, Stroke.INDEX, Stroke.MIDDLE);
+    private static final List<Stroke> PICKERS = List.of(Stroke.THUMB, Stroke.INDEX, Stroke.MIDDLE, Stroke.NAIL);
 
     private static Label label(Strings.Place place, Strings strings, List<Integer> fromTop) {
         String text = strings.stroke() == Strings.Stroke.BOW ? place.stop().name() : String.valueOf(place.semitones());

@@ -36,7 +36,7 @@ final class StringCosts {
             "string again",
             "pick beat",
             "pick twice",
-            "not thumb",
+            "not lead",
             "high",
             "awkward",
             "phrase",
@@ -115,7 +115,12 @@ final class StringCosts {
                 cost += place.isOpen() ? 0 : ofFinger(from, place);
             }
         }
-        return ButtonCosts.exact(cost * USUAL_MILLIS / (before.millis() + struck.restMillis()));
+        return forgiven(cost, before, struck);
+    }
+
+    /** What a cost comes to where notes follow each other slower or faster than quavers usually do: slow music forgives. */
+    static double forgiven(double cost, Struck before, Struck struck) {
+        return ButtonCosts.exact(cost * USUAL_MILLIS / HandTimes.between(before, struck));
     }
 
     private double ofStrings(StringHold from, StringHold to) {

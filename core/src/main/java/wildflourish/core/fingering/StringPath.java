@@ -23,7 +23,12 @@ public final class StringPath {
      * @param strings tuned, with their capo
      * @param order of bows or picks
      */
-    public record Manner(Strings strings, StrokeOrder order, School school) {}
+    public record Manner(Strings strings, StrokeOrder order, School school) {
+        /** What can be held for pitches that sound together. */
+        Together.Holds together(List<FingeredPitch> pitches) {
+            return Together.of(strings, order.hand(), pitches);
+        }
+    }
 
     /** The best way through a line. A pin is string and finger, {@code D3}, or the whole way, {@code D3u}; it holds where the note can be played so. */
     public static LinePath<StringWay> of(List<Struck> line, Manner manner, Map<NoteId, String> pins) {
@@ -42,8 +47,7 @@ public final class StringPath {
         return LinePath.of(
                 line,
                 struck -> refused.computeIfAbsent(
-                        struck.pitches(),
-                        pitches -> Together.of(manner.strings(), pitches).why()),
+                        struck.pitches(), pitches -> manner.together(pitches).why()),
                 run -> new StringStages(run, manner, costs, pins),
                 hasRunnerUp);
     }

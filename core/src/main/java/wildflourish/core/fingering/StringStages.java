@@ -104,9 +104,9 @@ final class StringStages implements LinePath.Run<StringWay> {
 
     /** What the hand may hold; the melody by itself where the notes under it cannot be held with it. */
     private List<StringHold> choices(List<FingeredPitch> pitches) {
-        List<StringHold> together = Together.of(manner.strings(), pitches).holds();
+        List<StringHold> together = manner.together(pitches).holds();
         return together.isEmpty()
-                ? Together.of(manner.strings(), pitches.subList(pitches.size() - 1, pitches.size()))
+                ? manner.together(pitches.subList(pitches.size() - 1, pitches.size()))
                         .holds()
                 : together;
     }
@@ -212,9 +212,7 @@ final class StringStages implements LinePath.Run<StringWay> {
         Struck before = line.get(stage);
         Struck struck = line.get(stage + 1);
         Context context = new Context(
-                struck.quaver(),
-                struck.isOnBeat(),
-                struck.beginsPhrase(),
+                struck.beat(),
                 struck.restMillis() > 0,
                 before.melody().equals(struck.melody()),
                 HandTimes.between(before, struck));
@@ -222,13 +220,7 @@ final class StringStages implements LinePath.Run<StringWay> {
     }
 
     /** All that decides what strokes cost from one note to the next, but for the strings. */
-    private record Context(
-            int quaver,
-            boolean isOnBeat,
-            boolean beginsPhrase,
-            boolean isAfterRest,
-            boolean isSamePitch,
-            double millis) {}
+    private record Context(Struck.Beat beat, boolean isAfterRest, boolean isSamePitch, double millis) {}
 
     private Right[][] rights(int stage) {
         int strings = manner.strings().open().size();

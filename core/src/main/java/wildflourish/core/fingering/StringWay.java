@@ -1,5 +1,6 @@
 package wildflourish.core.fingering;
 
+import wildflourish.core.instrument.PickingHand;
 import wildflourish.core.instrument.Strings;
 
 /**
@@ -7,11 +8,9 @@ import wildflourish.core.instrument.Strings;
  *
  * @param isDown the direction of the bow or the pick; for a banjo hand true
  * @param isSlurred whether it goes on with the bow before
- * @param picker the finger of a banjo hand that takes the melody, 1 thumb, 2 index, 3 middle; 0 elsewhere
+ * @param picker the finger of a banjo hand that takes the melody by its number; 0 elsewhere
  */
 public record StringWay(StringHold hold, boolean isDown, boolean isSlurred, int picker) {
-    private static final String PICKERS = " TIM";
-
     /** Where the melody is stopped. */
     public Strings.Place place() {
         return hold.melody();
@@ -19,7 +18,7 @@ public record StringWay(StringHold hold, boolean isDown, boolean isSlurred, int 
 
     /** {@code D2d}: string, finger as players call it (the fret on fretted strings), stroke; {@code A0+D3d} for two strings at once. */
     public String name(Strings strings) {
-        String how = picker > 0 ? PICKERS.substring(picker, picker + 1) : isSlurred ? "-" : isDown ? "d" : "u";
+        String how = picker > 0 ? PickingHand.letter(picker) : isSlurred ? "-" : isDown ? "d" : "u";
         return hold.name(strings) + how;
     }
 }

@@ -1,7 +1,5 @@
 package wildflourish.core.fingering;
 
-import java.util.ArrayList;
-import java.util.List;
 import wildflourish.core.instrument.Strings;
 import wildflourish.core.instrument.StrokeOrder;
 
@@ -43,7 +41,7 @@ interface Strokes {
         return switch (strings.stroke()) {
             case BOW -> new Bow(order, costs);
             case PICK -> new Pick(order, costs);
-            case BANJO -> new BanjoHand(strings, order, costs);
+            case BANJO -> new BanjoStrokes(strings, order, costs);
         };
     }
 
@@ -121,7 +119,7 @@ interface Strokes {
         private double own(int state, Struck struck) {
             boolean isDown = order.down().get(Math.floorMod(struck.quaver(), order.quavers()));
             return (state == 1 && struck.isOnBeat() ? costs.of("pick beat") : 0)
-                    + (isDown == (state == 0) ? 0 : costs.of("order"));
+                    + (isDown == (state == 0) || !struck.beginsQuaver() ? 0 : costs.of("order"));
         }
 
         @Override
@@ -140,93 +138,6 @@ interface Strokes {
         @Override
         public StringWay way(StringHold hold, int state) {
             return new StringWay(hold, state == 0, false, 0);
-        }
-    }
-
-    /** Thumb 0 on every string but the highest, index 1 on the second and third, middle 2 on the first and second. */
-    record BanjoHand(Strings strings, StrokeOrder order, StringCosts costs) implements Strokes {
-        @Override
-        public int states() {
-            return 3;
-        }
-
-        /** Whether the three fingers have a string each. */
-        static boolean canPinch(Strings strings, StringHold hold) {
-            for (int finger = 0; finger < 3; finger++) {
-                if (canPinch(strings, hold, finger)) {
-                    return true;
-                }
-            }
-            return false;
-        }
-
-        /** Whether they do with this finger on the melody and the others on what is under it. */
-        private static boolean canPinch(Strings strings, StringHold hold, int finger) {
-            List<Integer> left = new ArrayList<>(List.of(0, 1, 2));
-            left.remove(Integer.valueOf(finger));
-            return reaches(strings, finger, hold.melody().string()) && canPinch(strings, hold.under(), left);
-        }
-
-        private static boolean canPinch(Strings strings, List<Strings.Place> places, List<Integer> fingers) {
-            if (places.isEmpty()) {
-                return true;
-            }
-            for (Integer finger : fingers) {
-                List<Integer> left = new ArrayList<>(fingers);
-                left.remove(finger);
-                if (reaches(strings, finger, places.get(0).string())
-                        && canPinch(strings, places.subList(1, places.size()), left)) {
-                    return true;
-                }
-            }
-            return false;
-        }
-
-        @Override
-        public boolean canTake(StringHold hold, int state) {
-            return canPinch(strings, hold, state);
-        }
-
-        private static boolean reaches(Strings strings, int finger, int string) {
-            int number = Integer.parseInt(strings.stringName(string));
-            return switch (finger) {
-                case 0 -> number > 1;
-                case 1 -> number == 2 || number == 3;
-                default -> number <= 2;
-            };
-        }
-
-        private double own(int finger, int string, Struck struck) {
-            if (!reaches(strings, finger, string)) {
-                return Double.POSITIVE_INFINITY;
-            }
-            int asked = order.fingers().get(Math.floorMod(struck.quaver(), order.quavers()));
-            double cost = asked == 0 || asked == finger + 1 ? 0 : costs.of("roll");
-            return cost + (asked == 0 && finger > 0 && struck.isOnBeat() ? costs.of("not thumb") : 0);
-        }
-
-        @Override
-        public double begin(int state, int string, Struck struck) {
-            return own(state, string, struck);
-        }
-
-        @Override
-        public void next(int state, Step step, Sink sink) {
-            for (int to = 0; to < 3 && !step.isSoonerThan(HandTimes.BANJO_FINGER); to++) {
-                double cost = own(to, step.to(), step.struck());
-                if (to == state) {
-                    cost += step.isSoonerThan(HandTimes.BANJO_SAME_FINGER)
-                            ? Double.POSITIVE_INFINITY
-                            : costs.of("again");
-                }
-                cost += step.from() == step.to() ? costs.of("string again") : 0;
-                sink.stroke(to, cost);
-            }
-        }
-
-        @Override
-        public StringWay way(StringHold hold, int state) {
-            return new StringWay(hold, true, false, state + 1);
         }
     }
 }

@@ -44,9 +44,10 @@ public record Struck(
      *
      * @param isOnBeat whether on a beat of the tempo
      * @param quaver in which quaver, from 0
+     * @param beginsQuaver whether with it, not within it
      * @param beginsPhrase whether it is the first beat of the first whole bar of a phrase
      */
-    public record Beat(boolean isOnBeat, int quaver, boolean beginsPhrase) {}
+    public record Beat(boolean isOnBeat, int quaver, boolean beginsQuaver, boolean beginsPhrase) {}
 
     public boolean isOnBeat() {
         return beat.isOnBeat;
@@ -54,6 +55,10 @@ public record Struck(
 
     public int quaver() {
         return beat.quaver;
+    }
+
+    public boolean beginsQuaver() {
+        return beat.beginsQuaver;
     }
 
     public boolean beginsPhrase() {
@@ -82,7 +87,7 @@ public record Struck(
                 int quaver = (int) Math.floorDiv(eighths.numerator(), eighths.denominator());
                 boolean isOnBeat = place.offset().modulo(tempo.beatLength()).isZero();
                 boolean beginsPhrase = place.offset().isZero() && firstBars.contains(place.bar());
-                Beat beat = new Beat(isOnBeat, quaver, beginsPhrase);
+                Beat beat = new Beat(isOnBeat, quaver, eighths.denominator() == 1, beginsPhrase);
                 line.add(new Struck(note, pitches(note), List.of(note.id()), note.played(), millis, rest, beat));
             }
             rest = 0;

@@ -6,12 +6,13 @@ import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.Predicate;
+import wildflourish.core.instrument.PickingHand;
 import wildflourish.core.instrument.Strings;
 import wildflourish.core.music.FingeredPitch;
 
 /**
  * Which strings and fingers notes that sound together can be held with. A bow takes two strings side by side, a pick as many side by side as there are, a
- * banjo hand one with each of three fingers. On a fiddle one finger stops two strings only where it lies as high on both, and of two fingers the
+ * banjo hand one with each of its fingers, or some side by side with the nail. On a fiddle one finger stops two strings only where it lies as high on both, and of two fingers the
  * higher-numbered lies further up; on frets two fingers may share what one does alone.
  */
 public final class Together {
@@ -33,18 +34,23 @@ public final class Together {
 
     /** Every hold for pitches that sound together, from the lowest to the highest. */
     public static Holds of(Strings strings, List<FingeredPitch> pitches) {
+        return of(strings, PickingHand.USUAL, pitches);
+    }
+
+    /** The same with a banjo hand that is not the usual one; for bows and picks it is not asked. */
+    static Holds of(Strings strings, PickingHand hand, List<FingeredPitch> pitches) {
         List<List<Strings.Place>> places =
                 pitches.stream().map(strings::placesOf).toList();
         if (places.stream().anyMatch(List::isEmpty)) {
             boolean hasMelody = !places.get(places.size() - 1).isEmpty();
             return new Holds(List.of(), Optional.of(hasMelody ? LinePath.Why.SECOND_MISSING : LinePath.Why.MISSING));
         }
-        if (pitches.size() > most(strings)) {
+        if (pitches.size() > most(strings, hand)) {
             return new Holds(List.of(), Optional.of(LinePath.Why.TOO_MANY));
         }
         List<StringHold> holds = combined(places);
         return narrowed(holds, Together::isOnStringsOfTheirOwn, LinePath.Why.ONE_STRING)
-                .or(() -> narrowed(holds, hold -> isWithinStroke(strings, hold), LinePath.Why.APART))
+                .or(() -> narrowed(holds, hold -> isWithinStroke(strings, hand, hold), LinePath.Why.APART))
                 .or(() -> narrowed(holds, hold -> isWithinHand(strings, hold), LinePath.Why.FINGERS))
                 .orElseGet(() -> new Holds(holds, Optional.empty()));
     }
@@ -55,11 +61,11 @@ public final class Together {
         return holds.isEmpty() ? Optional.of(new Holds(List.of(), Optional.of(why))) : Optional.empty();
     }
 
-    private static int most(Strings strings) {
+    private static int most(Strings strings, PickingHand hand) {
         return switch (strings.stroke()) {
             case BOW -> 2;
             case PICK -> strings.open().size();
-            case BANJO -> 3;
+            case BANJO -> hand.most();
         };
     }
 
@@ -86,11 +92,11 @@ public final class Together {
         return hold.places().stream().allMatch(place -> strings.add(place.string()));
     }
 
-    private static boolean isWithinStroke(Strings strings, StringHold hold) {
+    private static boolean isWithinStroke(Strings strings, PickingHand hand, StringHold hold) {
         List<Integer> used =
                 hold.places().stream().map(Strings.Place::string).sorted().toList();
         return strings.stroke() == Strings.Stroke.BANJO
-                ? Strokes.BanjoHand.canPinch(strings, hold)
+                ? BanjoStrokes.canPinch(strings, hand, hold)
                 : used.get(used.size() - 1) - used.get(0) == used.size() - 1;
     }
 

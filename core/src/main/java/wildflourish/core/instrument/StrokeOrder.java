@@ -12,8 +12,9 @@ import wildflourish.core.table.Table;
  * @param quavers in its bar
  * @param joined for each quaver whether it is on one bow with the one before
  * @param down for each quaver whether the pick goes down; only for picks
- * @param fingers for each quaver the finger of the banjo hand, 1 thumb, 2 index, 3 middle, 0 any; only for banjo hands
+ * @param fingers for each quaver the finger of the banjo hand by its number, 0 any; only for banjo hands
  * @param strings for each quaver the string that the roll takes by itself, counted from 1; empty where it is no roll
+ * @param hand the banjo hand; the usual one for bows and picks, which do not ask
  */
 public record StrokeOrder(
         String id,
@@ -23,10 +24,8 @@ public record StrokeOrder(
         List<Boolean> joined,
         List<Boolean> down,
         List<Integer> fingers,
-        List<Integer> strings) {
-    /** Words for the fingers of a banjo hand, any of them first. */
-    private static final List<String> FINGERS = List.of("-", "T", "I", "M");
-
+        List<Integer> strings,
+        PickingHand hand) {
     private static final List<StrokeOrder> ALL =
             Table.load("strokes.table").rows().stream().map(StrokeOrder::from).toList();
 
@@ -58,7 +57,7 @@ public record StrokeOrder(
                 }
                 case BANJO -> {
                     joined.add(false);
-                    fingers.add(FINGERS.indexOf(group));
+                    fingers.add(PickingHand.finger(group));
                 }
             }
         }
@@ -71,7 +70,8 @@ public record StrokeOrder(
         List<Integer> strings = row.optional("strings").isEmpty()
                 ? List.of()
                 : row.words("strings").stream().map(Integer::valueOf).toList();
-        return new StrokeOrder(row.text("id"), row.text("name"), stroke, quavers, joined, down, fingers, strings);
+        PickingHand hand = stroke == Strings.Stroke.BANJO ? row.read("hand", PickingHand::of) : PickingHand.USUAL;
+        return new StrokeOrder(row.text("id"), row.text("name"), stroke, quavers, joined, down, fingers, strings, hand);
     }
 
     public static List<StrokeOrder> all() {

@@ -135,7 +135,7 @@ final class HandLanes {
 
     private static Lane.State stateOf(HandLines.Stroke stroke) {
         return switch (stroke) {
-            case DOWN, THUMB, INDEX, MIDDLE -> Lane.State.DOWN_STROKE;
+            case DOWN, THUMB, INDEX, MIDDLE, NAIL -> Lane.State.DOWN_STROKE;
             case UP -> Lane.State.UP_STROKE;
             case PRESS, EITHER -> Lane.State.PRESS;
             case DRAW -> Lane.State.DRAW;
@@ -149,6 +149,7 @@ final class HandLanes {
             case THUMB -> "T";
             case INDEX -> "I";
             case MIDDLE -> "M";
+            case NAIL -> "N";
             case PRESS -> "press";
             case DRAW -> "draw";
             case EITHER -> "";

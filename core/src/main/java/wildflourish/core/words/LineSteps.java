@@ -5,6 +5,7 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import wildflourish.core.fingering.ButtonPath;
 import wildflourish.core.fingering.ButtonWay;
@@ -18,6 +19,7 @@ import wildflourish.core.instrument.Button;
 import wildflourish.core.instrument.ButtonLayout;
 import wildflourish.core.instrument.Family;
 import wildflourish.core.instrument.Instrument;
+import wildflourish.core.instrument.PickingHand;
 import wildflourish.core.instrument.School;
 import wildflourish.core.instrument.Strings;
 import wildflourish.core.music.FingeredPitch;
@@ -33,7 +35,6 @@ import wildflourish.core.tune.Tune;
 public final class LineSteps {
     private static final List<String> FINGERS =
             List.of("open", "first finger", "second finger", "third finger", "fourth finger");
-    private static final List<String> PICKERS = List.of("", "thumb", "index", "middle");
     private static final List<String> HAND =
             List.of("", "index finger", "middle finger", "ring finger", "little finger");
     private static final String WITH = ", with ";
@@ -67,7 +68,7 @@ public final class LineSteps {
         String stroke = switch (strings.stroke()) {
             case BOW -> way.isSlurred() ? "same bow" : way.isDown() ? "down bow" : "up bow";
             case PICK -> way.isDown() ? "down" : "up";
-            case BANJO -> PICKERS.get(way.picker());
+            case BANJO -> PickingHand.word(way.picker());
         };
         return where + ", " + stroke;
     }
@@ -128,7 +129,9 @@ public final class LineSteps {
                         new StringWay(hold, false, false, 0),
                         new StringWay(hold, true, true, 0));
             case PICK -> Stream.of(new StringWay(hold, true, false, 0), new StringWay(hold, false, false, 0));
-            case BANJO -> Stream.of(1, 2, 3).map(picker -> new StringWay(hold, true, false, picker));
+            case BANJO ->
+                IntStream.rangeClosed(1, PickingHand.FINGERS)
+                        .mapToObj(picker -> new StringWay(hold, true, false, picker));
         };
     }
 
