@@ -34,12 +34,16 @@ import wildflourish.core.instrument.Instrument;
 import wildflourish.core.instrument.School;
 import wildflourish.core.instrument.Strings;
 import wildflourish.core.music.Tempo;
+import wildflourish.core.performance.Hands;
 import wildflourish.core.plain.Needs;
 import wildflourish.core.table.Row;
 import wildflourish.core.table.Table;
 import wildflourish.core.tune.Note;
 import wildflourish.core.tune.NoteId;
 import wildflourish.core.tune.Tune;
+import wildflourish.core.version.Playing;
+import wildflourish.core.version.Stair;
+import wildflourish.core.version.Version;
 import wildflourish.core.words.LineSteps;
 
 /** The demo tunes on strings and buttons. */
@@ -215,7 +219,7 @@ class LinesTest {
         School school = instrument.schools().get(0);
         for (Tune tune : Demo.tunes()) {
             List<Struck> line = Struck.of(tune, tempo(tune));
-            Map<NoteId, String> words = LineSteps.of(tune, instrument, school, tempo(tune));
+            Map<NoteId, String> words = LineSteps.of(tune, Version.plain("plain", Playing.usual(tune, instrument)));
             if (instrument.strings().isPresent()) {
                 Strings strings = instrument.strings().get();
                 LinePath<StringWay> path = StringPath.of(line, Manners.of(strings, school, tune.metreAt(0)), Map.of());
@@ -238,6 +242,29 @@ class LinesTest {
                                 .contains(way));
             }
         }
+    }
+
+    /** Whatever school is chosen and wherever a note is pinned, the sentences say what stands under the notes. */
+    @Test
+    void stepsSayTheSchoolAndThePinsOfTheVersion() {
+        Instrument fiddle = Instrument.of("fiddle");
+        Tune tune = Demo.tunes().get(0);
+        Note open = tune.notes().stream()
+                .filter(note -> !note.isRest() && note.melody().midi() == 69)
+                .findFirst()
+                .orElseThrow();
+        Stair stair = Stair.starting(tune, fiddle, 2).pinned(open.id(), "D4");
+        Version version = stair.at(0);
+        version = version.withPlaying(version.playing().withSchool(School.of("shuffle")));
+        Map<NoteId, String> words = LineSteps.of(tune, version);
+        HandLines hand = Hands.lines(tune, version).orElseThrow();
+        assertThat(words.get(open.id())).startsWith("D string, fourth finger, ");
+        assertThat(words.values()).anyMatch(each -> each.endsWith("same bow"));
+        words.forEach((note, each) -> {
+            if (hand.touches().containsKey(note)) {
+                assertThat(each.endsWith("same bow")).as(each).isEqualTo(!hand.isBegun(note));
+            }
+        });
     }
 
     @ParameterizedTest

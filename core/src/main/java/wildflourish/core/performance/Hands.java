@@ -33,11 +33,16 @@ public final class Hands {
         if (version.playing().instrument().family().isWind()) {
             return Optional.empty();
         }
+        return LAST.of(new Asked(tune, version.playing(), linePins(version)));
+    }
+
+    /** What the teacher has pinned on strings or buttons, by note, as paths take it. */
+    public static Map<NoteId, String> linePins(Version version) {
         Map<NoteId, String> pins = new HashMap<>();
         version.spots().values().stream()
                 .filter(spot -> !spot.pin().isEmpty())
                 .forEach(spot -> pins.put(spot.at(), spot.pin()));
-        return LAST.of(new Asked(tune, version.playing(), pins));
+        return pins;
     }
 
     /** One of a kind is asked for by the score, the sound and the close-up in turn: the last few are remembered. */

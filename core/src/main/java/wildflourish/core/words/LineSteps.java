@@ -2,6 +2,7 @@ package wildflourish.core.words;
 
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -23,10 +24,11 @@ import wildflourish.core.instrument.PickingHand;
 import wildflourish.core.instrument.School;
 import wildflourish.core.instrument.Strings;
 import wildflourish.core.music.FingeredPitch;
-import wildflourish.core.music.Tempo;
+import wildflourish.core.performance.Hands;
 import wildflourish.core.tune.Note;
 import wildflourish.core.tune.NoteId;
 import wildflourish.core.tune.Tune;
+import wildflourish.core.version.Version;
 
 /**
  * What the hand does for each note on strings and buttons, in words that can be read back: {@code D string, low second finger, down bow}; {@code inner
@@ -41,19 +43,22 @@ public final class LineSteps {
 
     private LineSteps() {}
 
-    /** By note; none for notes the instrument lacks. */
-    public static Map<NoteId, String> of(Tune tune, Instrument instrument, School school, Tempo tempo) {
-        List<Struck> line = Struck.of(tune, tempo);
-        Map<NoteId, String> words = new java.util.HashMap<>();
+    /** By note, in a version's school and through what is pinned in it; none for notes the instrument lacks. */
+    public static Map<NoteId, String> of(Tune tune, Version version) {
+        Instrument instrument = version.playing().instrument();
+        School school = version.playing().school();
+        List<Struck> line = Struck.of(tune, version.playing().tempo());
+        Map<NoteId, String> pins = Hands.linePins(version);
+        Map<NoteId, String> words = new HashMap<>();
         if (instrument.strings().isPresent()) {
             Strings strings = instrument.strings().get();
-            StringPath.of(line, Manners.of(strings, school, tune.metreAt(0)), Map.of())
+            StringPath.of(line, Manners.of(strings, school, tune.metreAt(0)), pins)
                     .ways()
                     .forEach((note, way) -> words.put(note, of(way, strings)));
         }
         instrument
                 .buttons()
-                .ifPresent(layout -> ButtonPath.of(line, layout, school, Map.of())
+                .ifPresent(layout -> ButtonPath.of(line, layout, school, pins)
                         .ways()
                         .forEach((note, way) -> words.put(note, of(way, instrument.family()))));
         return words;

@@ -15,9 +15,12 @@ import wildflourish.core.instrument.Fingering;
 import wildflourish.core.instrument.Hole;
 import wildflourish.core.instrument.Instrument;
 import wildflourish.core.music.WrittenPitch;
+import wildflourish.core.performance.Hands;
 import wildflourish.core.tune.Note;
 import wildflourish.core.tune.NoteId;
 import wildflourish.core.tune.Tune;
+import wildflourish.core.version.Playing;
+import wildflourish.core.version.Version;
 
 /**
  * A plain tune as sentences, for beginners and for students who do not see the page: a line a note, saying its name, what is covered, the
@@ -47,19 +50,14 @@ public final class Steps {
 
     /** Headings of phrases and a line for each note or run of equal notes. */
     public static List<String> of(Tune tune, Instrument instrument) {
-        return of(tune, instrument, Map.of());
+        return of(tune, Version.plain("plain", Playing.usual(tune, instrument)));
     }
 
-    /** The same, with fingerings that a teacher has pinned. */
-    public static List<String> of(Tune tune, Instrument instrument, Map<NoteId, Fingering> pins) {
-        FingeringPath path = FingeringPath.of(tune.notes(), instrument, pins);
-        Map<NoteId, String> hands = instrument.family().isWind()
-                ? Map.of()
-                : LineSteps.of(
-                        tune,
-                        instrument,
-                        instrument.schools().get(0),
-                        tune.header().type().session());
+    /** The same as a version plays the plain notes: in its school, with what the teacher has pinned. */
+    public static List<String> of(Tune tune, Version version) {
+        Instrument instrument = version.playing().instrument();
+        FingeringPath path = FingeringPath.of(tune.notes(), instrument, Hands.ownPins(tune, version));
+        Map<NoteId, String> hands = instrument.family().isWind() ? Map.of() : LineSteps.of(tune, version);
         List<String> lines = new ArrayList<>();
         List<String> names = new ArrayList<>();
         for (Phrase phrase : Phrasing.of(tune).phrases()) {
@@ -77,11 +75,11 @@ public final class Steps {
     }
 
     /** The tune's name and instrument, where it starts, then the steps. */
-    public static List<String> sheet(Tune tune, Instrument instrument, Map<NoteId, Fingering> pins) {
+    public static List<String> sheet(Tune tune, Version version) {
         List<String> lines = new ArrayList<>();
-        lines.add(tune.title() + ", on the " + instrument.name() + ".");
+        lines.add(tune.title() + ", on the " + version.playing().instrument().name() + ".");
         lines.add(FormWords.start(tune));
-        lines.addAll(of(tune, instrument, pins));
+        lines.addAll(of(tune, version));
         return List.copyOf(lines);
     }
 

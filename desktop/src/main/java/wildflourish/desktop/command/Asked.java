@@ -1,13 +1,17 @@
 package wildflourish.desktop.command;
 
 import java.util.Locale;
+import java.util.Optional;
 import java.util.function.Function;
+import wildflourish.core.engraving.Handout;
 import wildflourish.core.engraving.Paper;
 import wildflourish.core.instrument.Instrument;
 import wildflourish.core.instrument.School;
 import wildflourish.core.music.Fraction;
 import wildflourish.core.music.WrittenPitch;
 import wildflourish.core.ornament.Profile;
+import wildflourish.core.version.Lesson;
+import wildflourish.core.version.Version;
 
 /** What the user named on the command line, looked up; a name that is not known is a fault of use. */
 final class Asked {
@@ -21,8 +25,30 @@ final class Asked {
         return found(id, Profile::of);
     }
 
-    static School school(String id) {
+    private static School school(String id) {
         return found(id, School::of);
+    }
+
+    /** A school of an instrument; its first where none is asked for. */
+    static School school(Optional<String> id, Instrument instrument) {
+        School school = id.map(Asked::school).orElse(instrument.schools().get(0));
+        if (!instrument.schools().contains(school)) {
+            throw new UsageException("“" + school.id() + "” is no way of playing the " + instrument.name()
+                    + "; there are "
+                    + String.join(
+                            ", ", instrument.schools().stream().map(School::id).toList()));
+        }
+        return school;
+    }
+
+    /** The plain stage of a book's stair for an instrument, or of none; in another school where one is asked for. */
+    static Version foot(Lesson lesson, Instrument instrument, Optional<String> school) {
+        Version version = lesson.stairFor(instrument)
+                .map(stair -> stair.at(0))
+                .orElseGet(() -> Handout.plain(lesson.tune(), instrument));
+        return school.isEmpty()
+                ? version
+                : version.withPlaying(version.playing().withSchool(school(school, instrument)));
     }
 
     static WrittenPitch pitch(String name) {

@@ -17,6 +17,7 @@ import wildflourish.core.engraving.Page;
 import wildflourish.core.engraving.Paper;
 import wildflourish.core.instrument.Instrument;
 import wildflourish.core.version.Lesson;
+import wildflourish.core.version.Version;
 import wildflourish.files.paint.PdfPainter;
 import wildflourish.files.store.BookStore;
 
@@ -37,6 +38,11 @@ final class HandoutCommand implements Callable<Integer> {
             description = "for example whistle-d; any name in the list of ./flourish chart")
     private String instrument = "";
 
+    @Option(
+            names = "--school",
+            description = "a way of playing it, such as crisp or shuffle; without it the book's own, or the first")
+    private Optional<String> school = Optional.empty();
+
     @Option(names = "--beside", description = "another instrument of the class, whose fingerings stand below")
     private Optional<String> beside = Optional.empty();
 
@@ -55,9 +61,7 @@ final class HandoutCommand implements Callable<Integer> {
         List<Page> pages = new ArrayList<>();
         List<Lesson> lessons = tunes.lessons(err);
         for (Lesson lesson : lessons) {
-            var version = lesson.stairFor(asked)
-                    .map(stair -> stair.at(0))
-                    .orElseGet(() -> Handout.plain(lesson.tune(), asked));
+            Version version = Asked.foot(lesson, asked, school);
             pages.addAll(Handout.of(lesson.tune(), version, second, sheet));
         }
         String title = lessons.size() == 1 ? lessons.get(0).tune().title() : "Handouts";

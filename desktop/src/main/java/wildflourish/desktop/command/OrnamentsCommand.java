@@ -68,7 +68,7 @@ final class OrnamentsCommand implements Callable<Integer> {
                                 TuneType.all().stream().map(TuneType::name).toList())));
         Tempo beats = tempo.map(words -> new Tempo(Asked.tempo(words), kind.beatLength()))
                 .orElse(kind.session());
-        School cutting = school.map(Asked::school).orElse(asked.schools().get(0));
+        School cutting = Asked.school(school, asked);
         Playing playing = new Playing(asked, cutting, beats);
         List<Map<String, String>> rows = new ArrayList<>();
         for (WrittenPitch pitch : pitches(asked)) {

@@ -61,11 +61,7 @@ final class PathCommand implements Callable<Integer> {
         if (asked.family().isWind()) {
             throw new UsageException("the " + asked.name() + " is fingered on holes; ask for its steps or its chart");
         }
-        School manner = school.map(Asked::school).orElse(asked.schools().get(0));
-        if (!asked.schools().contains(manner)) {
-            throw new UsageException("“" + manner.id() + "” is no way of playing the " + asked.name() + "; there are "
-                    + String.join(", ", asked.schools().stream().map(School::id).toList()));
-        }
+        School manner = Asked.school(school, asked);
         List<Map<String, String>> rows = new ArrayList<>();
         for (Tune tune : tunes.read(spec.commandLine().getErr())) {
             List<Struck> line = Struck.of(tune, tune.header().type().session());

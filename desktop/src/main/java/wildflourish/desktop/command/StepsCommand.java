@@ -1,18 +1,14 @@
 package wildflourish.desktop.command;
 
 import java.io.PrintWriter;
-import java.util.Map;
+import java.util.Optional;
 import java.util.concurrent.Callable;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Model.CommandSpec;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Spec;
-import wildflourish.core.instrument.Fingering;
 import wildflourish.core.instrument.Instrument;
-import wildflourish.core.performance.Hands;
-import wildflourish.core.tune.NoteId;
-import wildflourish.core.tune.Tune;
 import wildflourish.core.version.Lesson;
 import wildflourish.core.words.Cautions;
 import wildflourish.core.words.Steps;
@@ -33,16 +29,17 @@ final class StepsCommand implements Callable<Integer> {
             description = "for example whistle-d; any name in the list of ./flourish chart")
     private String instrument = "";
 
+    @Option(
+            names = "--school",
+            description = "a way of playing it, such as crisp or shuffle; without it the book's own, or the first")
+    private Optional<String> school = Optional.empty();
+
     @Override
     public Integer call() {
         Instrument asked = Asked.instrument(instrument);
         PrintWriter out = spec.commandLine().getOut();
         for (Lesson lesson : tunes.lessons(spec.commandLine().getErr())) {
-            Tune each = lesson.tune();
-            Map<NoteId, Fingering> pins = lesson.stairFor(asked)
-                    .map(stair -> Hands.ownPins(each, stair.at(0)))
-                    .orElse(Map.of());
-            Steps.sheet(each, asked, pins).forEach(out::println);
+            Steps.sheet(lesson.tune(), Asked.foot(lesson, asked, school)).forEach(out::println);
             out.println();
         }
         Cautions.full(asked.family()).forEach(out::println);

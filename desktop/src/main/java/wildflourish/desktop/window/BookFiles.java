@@ -16,7 +16,6 @@ import wildflourish.core.engraving.Handout;
 import wildflourish.core.engraving.Page;
 import wildflourish.core.engraving.Paper;
 import wildflourish.core.instrument.Instrument;
-import wildflourish.core.performance.Hands;
 import wildflourish.core.problem.Parsed;
 import wildflourish.core.problem.Problem;
 import wildflourish.core.tune.Tune;
@@ -274,8 +273,7 @@ final class BookFiles {
                 .ifPresent(path -> work.start(
                         "Writing " + path.getFileName(),
                         progress -> {
-                            List<String> lines =
-                                    new ArrayList<>(Steps.sheet(tune, instrument, Hands.ownPins(tune, version)));
+                            List<String> lines = new ArrayList<>(Steps.sheet(tune, version));
                             lines.add("");
                             lines.addAll(Cautions.full(instrument.family()));
                             byte[] text = String.join("\n", lines).concat("\n").getBytes(StandardCharsets.UTF_8);

@@ -11,6 +11,9 @@ import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
+import org.apache.pdfbox.Loader;
+import org.apache.pdfbox.pdmodel.PDDocument;
+import org.apache.pdfbox.text.PDFTextStripper;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
@@ -250,6 +253,36 @@ class FlourishTest {
                         "Phrase A1, bars 1 to 2.",
                         "G 4: cover thumb 1 2 3, soft breath, a quaver.",
                         "Hands: warm up first");
+    }
+
+    @Test
+    void stepsAndHandoutsAreOfASchoolThatIsAskedFor() throws IOException {
+        assertThat(run("steps", book, "--tune", 1, "--instrument", "banjo-open-g"))
+                .isZero();
+        assertThat(out.toString()).contains(", thumb, ").doesNotContain(", nail, ");
+        assertThat(run("steps", book, "--tune", 1, "--instrument", "banjo-open-g", "--school", "down-picking"))
+                .isZero();
+        assertThat(out.toString()).contains(", thumb, ", ", nail, ");
+        Path pdf = folder.resolve("down.pdf");
+        assertThat(run(
+                        "handout",
+                        book,
+                        "--tune",
+                        1,
+                        "--instrument",
+                        "banjo-open-g",
+                        "--school",
+                        "down-picking",
+                        "--out",
+                        pdf))
+                .isZero();
+        try (PDDocument document = Loader.loadPDF(pdf.toFile())) {
+            assertThat(new PDFTextStripper().getText(document).replaceAll("\\s+", " "))
+                    .contains("nail down on every beat, thumb off it; T thumb, N nail.");
+        }
+        assertThat(run("steps", book, "--instrument", "fiddle", "--school", "smooth"))
+                .isEqualTo(2);
+        assertThat(err.toString()).contains("is no way of playing the fiddle");
     }
 
     @Test
