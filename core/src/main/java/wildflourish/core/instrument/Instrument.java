@@ -1,11 +1,9 @@
 package wildflourish.core.instrument;
 
 import java.util.ArrayList;
-import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.TreeMap;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
@@ -19,9 +17,8 @@ import wildflourish.core.table.Trust;
 
 /** An instrument: its chart of fingerings and what its fingers can do to each note, or its strings, or its buttons; its reading and its schools. Built from tables. */
 public final class Instrument {
-    private static final List<Instrument> WINDS = Table.load("instruments.table").rows().stream()
-            .map(Instrument::from)
-            .toList();
+    private static final List<Instrument> WINDS =
+            Table.load("instruments.table").rows().stream().map(Instrument::new).toList();
     private static final List<Instrument> ALL = Stream.of(
                     WINDS.stream(),
                     Strings.all().stream().map(Instrument::of),
@@ -47,9 +44,6 @@ public final class Instrument {
     private final String chartName;
     private final Trust trust;
     private final List<School> schools;
-    private final Map<FingeredPitch, ChartRow> chart = new HashMap<>();
-    private final Map<FingeredPitch, Gracing> gracings = new HashMap<>();
-    private final Map<Breath, Map<Fingering, FingeredPitch>> sounds = new HashMap<>();
     private final Optional<Strings> strings;
     private final Optional<ButtonLayout> buttons;
 
@@ -112,34 +106,9 @@ public final class Instrument {
         return new Instrument(identity, Optional.empty(), Optional.of(layout));
     }
 
-    private static Instrument from(Row row) {
-        Instrument instrument = new Instrument(row);
-        instrument.read();
-        return instrument;
-    }
-
-    private void read() {
-        for (Row row : Table.load("instruments/" + chartName + ".chart").rows()) {
-            ChartRow note = ChartRow.from(row);
-            if (chart.put(note.pitch(), note) != null) {
-                throw row.fault("a second row for " + note.pitch());
-            }
-            addSound(note);
-        }
-        String gracingsName = "instruments/" + chartName + ".gracings";
-        for (Row row : Table.ships(gracingsName) ? Table.load(gracingsName).rows() : List.<Row>of()) {
-            Gracing gracing = Gracing.from(row);
-            if (!chart.containsKey(gracing.pitch())) {
-                throw row.fault("the chart has no " + gracing.pitch());
-            }
-            gracings.put(gracing.pitch(), gracing);
-        }
-    }
-
-    private void addSound(ChartRow note) {
-        Map<Fingering, FingeredPitch> register = sounds.computeIfAbsent(note.breath(), breath -> new HashMap<>());
-        register.putIfAbsent(note.usual(), note.pitch());
-        note.alternates().forEach(alternate -> register.putIfAbsent(alternate, note.pitch()));
+    /** Read when it is first needed: whoever opens one tune for the whistle waits for no pipes. */
+    private HoleChart holeChart() {
+        return chartName.isEmpty() ? HoleChart.NONE : HoleChart.of(chartName);
     }
 
     public static List<Instrument> all() {
@@ -193,7 +162,7 @@ public final class Instrument {
 
     /** Whether it has a note by the name it is fingered by. */
     public boolean has(FingeredPitch pitch) {
-        return chart.containsKey(pitch)
+        return rowOf(pitch).isPresent()
                 || strings.filter(each -> !each.placesOf(pitch).isEmpty()).isPresent()
                 || buttons.filter(each -> !each.keysOf(pitch).isEmpty()).isPresent();
     }
@@ -301,19 +270,17 @@ public final class Instrument {
 
     /** The chart from its lowest note up. */
     public List<ChartRow> chart() {
-        Map<Integer, ChartRow> sorted = new TreeMap<>();
-        chart.forEach((pitch, row) -> sorted.put(pitch.midi(), row));
-        return List.copyOf(sorted.values());
+        return holeChart().rows();
     }
 
     /** How a written pitch is fingered; empty when the instrument does not have it. */
     public Optional<ChartRow> rowOf(WrittenPitch written) {
-        return Optional.ofNullable(chart.get(reading.fingered(written)));
+        return rowOf(reading.fingered(written));
     }
 
     /** The row of a note of the chart; empty when there is none. */
     public Optional<ChartRow> rowOf(FingeredPitch pitch) {
-        return Optional.ofNullable(chart.get(pitch));
+        return holeChart().rowOf(pitch);
     }
 
     /** What is heard when a written note is played. */
@@ -328,7 +295,7 @@ public final class Instrument {
 
     /** What fingers can do to a note of the chart; empty when nothing is recorded. */
     public Optional<Gracing> gracingOf(FingeredPitch pitch) {
-        return Optional.ofNullable(gracings.get(pitch));
+        return holeChart().gracingOf(pitch);
     }
 
     /**
@@ -336,10 +303,9 @@ public final class Instrument {
      * flattened by the holes covered below it (low trust: it is a passing chirp, never held).
      */
     public SoundingPitch soundOf(Fingering fingering, Breath breath) {
-        Map<Fingering, FingeredPitch> register = sounds.getOrDefault(breath, Map.of());
-        FingeredPitch charted = register.get(fingering);
-        if (charted != null) {
-            return sounding(charted);
+        Optional<FingeredPitch> charted = holeChart().soundOf(fingering, breath);
+        if (charted.isPresent()) {
+            return sounding(charted.get());
         }
         int open = fingering.firstOpen();
         Fingering plain = fingering;
@@ -348,28 +314,24 @@ public final class Instrument {
             covered += fingering.at(hole) == Hole.CLOSED ? 1 : 0;
             plain = plain.with(hole, Hole.OPEN);
         }
-        FingeredPitch base = register.get(plain);
-        if (base == null) {
-            throw new IllegalArgumentException(name + " has no pitch for " + fingering + " " + breath);
-        }
+        FingeredPitch base = holeChart()
+                .soundOf(plain, breath)
+                .orElseThrow(
+                        () -> new IllegalArgumentException(name + " has no pitch for " + fingering + " " + breath));
         return sounding(base).plusCents(CENTS_BY_COVERED[Math.min(covered, CENTS_BY_COVERED.length - 1)]);
     }
 
     /** The chart's note whose lowest open hole is the one lifted: how a cut by that finger is written by custom. */
     public FingeredPitch writtenForLift(int hole, Breath breath) {
         Fingering above = Fingering.parse("X".repeat(hole - 1) + "O".repeat(holes() - hole + 1));
-        FingeredPitch pitch = sounds.getOrDefault(breath, Map.of()).get(above);
-        if (pitch == null) {
-            throw new IllegalArgumentException(name + " has no note " + above + " " + breath);
-        }
-        return pitch;
+        return holeChart()
+                .soundOf(above, breath)
+                .orElseThrow(() -> new IllegalArgumentException(name + " has no note " + above + " " + breath));
     }
 
     /** How many holes it has; none on strings and buttons. */
     public int holes() {
-        return chart.isEmpty()
-                ? 0
-                : chart.values().iterator().next().usual().holes().size();
+        return holeChart().holes();
     }
 
     @Override

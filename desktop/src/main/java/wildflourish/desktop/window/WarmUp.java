@@ -3,8 +3,6 @@ package wildflourish.desktop.window;
 import java.io.IOException;
 import java.nio.file.Path;
 import java.util.List;
-import java.util.Optional;
-import java.util.concurrent.Callable;
 import java.util.concurrent.ExecutionException;
 import java.util.concurrent.FutureTask;
 import wildflourish.core.engraving.Engraver;
@@ -23,12 +21,10 @@ import wildflourish.files.store.StoredBook;
 public final class WarmUp {
     private static final FutureTask<Parsed<StoredBook>> BOOK =
             new FutureTask<>(() -> FlourishApp.freshDemo(Path.of("warm-up.abc")));
-    private static final FutureTask<Laid> FIRST = new FutureTask<>((Callable<Laid>) WarmUp::first);
+    private static final FutureTask<Score> SCORE = new FutureTask<>(WarmUp::score);
+    private static final FutureTask<List<Page>> PAGES = new FutureTask<>(WarmUp::pages);
 
     private WarmUp() {}
-
-    /** A score laid out at a width in staff spaces. */
-    private record Laid(Score score, double widthSpaces, List<Page> pages) {}
 
     /** Begins on a thread of its own. */
     public static void begin() {
@@ -39,14 +35,17 @@ public final class WarmUp {
 
     private static void run() {
         BOOK.run();
-        FIRST.run();
+        SCORE.run();
+        PAGES.run();
     }
 
-    private static Laid first() throws ExecutionException, InterruptedException {
+    private static Score score() throws ExecutionException, InterruptedException {
         Sight sight = new Desk(BOOK.get()).sight().get();
-        Score score = new Score(sight.tune().orElseThrow(), sight.version(), Score.Shows.BENCH);
-        return new Laid(
-                score, FirstSight.WIDTH_SPACES, Engraver.engrave(score, Paper.endless(FirstSight.WIDTH_SPACES)));
+        return new Score(sight.tune().orElseThrow(), sight.version(), Score.Shows.BENCH);
+    }
+
+    private static List<Page> pages() throws ExecutionException, InterruptedException {
+        return Engraver.engrave(SCORE.get(), Paper.endless(FirstSight.WIDTH_SPACES));
     }
 
     /** The demo book as it ships, read once. Throws IOException where it does not. */
@@ -60,19 +59,17 @@ public final class WarmUp {
         }
     }
 
-    /** A score laid out on an endless page, here already or now. */
+    /** A score laid out on an endless page: here already, waited for where it is being laid out, or laid out now. */
     static Page page(Score score, double widthSpaces) {
-        return done().filter(laid -> laid.widthSpaces == widthSpaces && laid.score.equals(score))
-                .map(Laid::pages)
-                .orElseGet(() -> Engraver.engrave(score, Paper.endless(widthSpaces)))
-                .get(0);
-    }
-
-    private static Optional<Laid> done() {
         try {
-            return FIRST.isDone() ? Optional.of(FIRST.get()) : Optional.empty();
+            if (widthSpaces == FirstSight.WIDTH_SPACES
+                    && SCORE.isDone()
+                    && SCORE.get().equals(score)) {
+                return PAGES.get().get(0);
+            }
         } catch (ExecutionException | InterruptedException e) {
-            return Optional.empty();
+            // What could not be done beforehand is done now.
         }
+        return Engraver.engrave(score, Paper.endless(widthSpaces)).get(0);
     }
 }
