@@ -19,12 +19,17 @@ import wildflourish.core.table.Trust;
 public final class Instrument {
     private static final List<Instrument> WINDS =
             Table.load("instruments.table").rows().stream().map(Instrument::new).toList();
-    private static final List<Instrument> ALL = Stream.of(
-                    WINDS.stream(),
-                    Strings.all().stream().map(Instrument::of),
-                    Table.load("boxes.table").rows().stream().map(Instrument::box))
-            .flatMap(each -> each)
-            .toList();
+
+    /** Read when one that is not a wind instrument is first asked for. */
+    private static final class Every {
+        private static final List<Instrument> ONE = Stream.of(
+                        WINDS.stream(),
+                        Strings.all().stream().map(Instrument::of),
+                        Table.load("boxes.table").rows().stream().map(Instrument::box))
+                .flatMap(each -> each)
+                .toList();
+    }
+
     /** A hole covered below the first open one flattens the note; two or more make about a semitone (from memory, low trust). */
     private static final int[] CENTS_BY_COVERED = {0, -50, -100, -120, -140, -160};
 
@@ -112,7 +117,12 @@ public final class Instrument {
     }
 
     public static List<Instrument> all() {
-        return ALL;
+        return Every.ONE;
+    }
+
+    /** The one to begin with where none is chosen. */
+    public static Instrument first() {
+        return WINDS.get(0);
     }
 
     /** Those fingered on holes. */
@@ -172,13 +182,16 @@ public final class Instrument {
      * that is in no table.
      */
     public static Instrument of(String id) {
-        return ALL.stream()
-                .filter(instrument -> instrument.id.equals(id))
-                .findFirst()
+        return named(WINDS, id)
+                .or(() -> named(all(), id))
                 .or(() -> capoed(id))
                 .or(() -> withOwnButtons(id))
                 .orElseThrow(() -> new IllegalArgumentException("there is no instrument “" + id + "”; there are "
-                        + String.join(", ", ALL.stream().map(Instrument::id).toList())));
+                        + String.join(", ", all().stream().map(Instrument::id).toList())));
+    }
+
+    private static Optional<Instrument> named(List<Instrument> among, String id) {
+        return among.stream().filter(instrument -> instrument.id.equals(id)).findFirst();
     }
 
     private static Optional<Instrument> capoed(String id) {

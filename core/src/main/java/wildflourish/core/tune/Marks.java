@@ -31,12 +31,21 @@ public record Marks(
             new Marks(Graces.NONE, List.of(), Optional.empty(), List.of(), List.of(), new Joins(false, 0, 0, true));
 
     public Marks withJoins(Joins newJoins) {
-        if (equals(NONE) && newJoins.equals(ONLY_BEAMED.joins)) {
+        if (isBare() && newJoins.equals(ONLY_BEAMED.joins)) {
             return ONLY_BEAMED;
         }
         return newJoins.equals(joins)
                 ? this
                 : new Marks(graces, decorations, chordSymbol, annotations, syllables, newJoins);
+    }
+
+    private boolean isBare() {
+        return graces.isEmpty()
+                && decorations.isEmpty()
+                && chordSymbol.isEmpty()
+                && annotations.isEmpty()
+                && syllables.isEmpty()
+                && joins.equals(Joins.NONE);
     }
 
     public Marks withSyllables(List<String> newSyllables) {

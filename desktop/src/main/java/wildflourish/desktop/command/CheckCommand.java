@@ -31,7 +31,7 @@ final class CheckCommand implements Callable<Integer> {
     private Path file = Path.of("");
 
     @Option(names = "--instrument", description = "the instrument for tunes without versions")
-    private String instrument = Instrument.all().get(0).id();
+    private String instrument = Instrument.first().id();
 
     @Option(names = "--student", description = "fluent, steady or learner")
     private String student = Profile.usual().id();

@@ -117,9 +117,7 @@ final class ExportCommand implements Callable<Integer> {
         }
         return Optional.of(
                 versions.isEmpty()
-                        ? Version.plain(
-                                "plain",
-                                Playing.usual(lesson.tune(), Instrument.all().get(0)))
+                        ? Version.plain("plain", Playing.usual(lesson.tune(), Instrument.first()))
                         : versions.get(versions.size() - 1));
     }
 

@@ -47,9 +47,7 @@ final class GalleryCommand implements Callable<Integer> {
         for (Lesson lesson : BookReader.read(cases()).value().lessons()) {
             Version version = lesson.versions().stream()
                     .reduce((first, last) -> last)
-                    .orElseGet(() -> Version.plain(
-                            "plain",
-                            Playing.usual(lesson.tune(), Instrument.all().get(0))));
+                    .orElseGet(() -> Version.plain("plain", Playing.usual(lesson.tune(), Instrument.first())));
             Score score = new Score(lesson.tune(), Optional.of(version), Score.Shows.BENCH.withLetters(true));
             Page page = Engraver.engrave(score, Paper.endless(WIDTH_SPACES)).get(0);
             String name = "gallery-" + lesson.tune().header().number();

@@ -63,7 +63,7 @@ public final class Desk {
         this.stored = opened.value();
         this.problems = opened.problems();
         this.history = new History(stored.book());
-        Instrument instrument = Instrument.all().get(0);
+        Instrument instrument = Instrument.first();
         show(new Sight.Chosen(instrument, Profile.usual(), 1, Optional.empty()));
     }
 
