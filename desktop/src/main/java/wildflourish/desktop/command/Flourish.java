@@ -71,8 +71,13 @@ public final class Flourish implements Runnable {
         PrintWriter err = new PrintWriter(System.err, true, StandardCharsets.UTF_8);
         if (arguments.length == 1 && arguments[0].equals("demo")) {
             // The commonest start of all needs no reader of options, which takes a third of a second.
-            WindowStart.launch(List.of());
-            return;
+            try {
+                WindowStart.launch(List.of());
+                return;
+            } catch (UsageException e) {
+                err.println("flourish: " + oneLine(e));
+                System.exit(UNUSABLE);
+            }
         }
         System.exit(execute(out, err, arguments));
     }

@@ -9,8 +9,14 @@ import wildflourish.desktop.window.WarmUp;
 final class WindowStart {
     private WindowStart() {}
 
+    /** Returns when the window is closed. Throws UsageException where no window can be opened. */
     static void launch(List<String> parameters) {
         WarmUp.begin();
-        Application.launch(FlourishApp.class, parameters.toArray(new String[0]));
+        try {
+            Application.launch(FlourishApp.class, parameters.toArray(new String[0]));
+        } catch (UnsupportedOperationException e) {
+            throw new UsageException("no window can be opened here: " + e.getMessage()
+                    + "; start it with ./flourish, which brings up a display");
+        }
     }
 }

@@ -12,10 +12,11 @@ import wildflourish.core.engraving.Score;
 import wildflourish.core.problem.Parsed;
 import wildflourish.desktop.desk.Desk;
 import wildflourish.desktop.desk.Sight;
+import wildflourish.desktop.look.AppFonts;
 import wildflourish.files.store.StoredBook;
 
 /**
- * What can be done while the window system comes up: the tables and the demo book read, its first score laid out as the first window shows it. The
+ * What can be done while the window system comes up: the tables and the demo book read, its first score laid out as the first window shows it, the faces loaded. The
  * window takes what it can use and works out the rest itself.
  */
 public final class WarmUp {
@@ -37,6 +38,7 @@ public final class WarmUp {
         BOOK.run();
         SCORE.run();
         PAGES.run();
+        AppFonts.load();
     }
 
     private static Score score() throws ExecutionException, InterruptedException {
