@@ -12,6 +12,7 @@ import wildflourish.core.fingering.LinePath;
 import wildflourish.core.fingering.LineWays;
 import wildflourish.core.fingering.Struck;
 import wildflourish.core.instrument.Instrument;
+import wildflourish.core.instrument.School;
 import wildflourish.core.music.Fraction;
 import wildflourish.core.music.Tempo;
 import wildflourish.core.plain.Obstacle;
@@ -101,6 +102,22 @@ class ObstaclesTest {
         Tempo slow = remedy(first, Remedy.Kind.SLOWER).orElseThrow().tempo().orElseThrow();
         double millis = slow.millisOf(Fraction.of(1, 32)).toDouble();
         assertThat(millis).as("a stroke of the pick takes 60 ms").isBetween(60.0, 66.0);
+    }
+
+    /** A nail cannot strike three notes in the time of two, a thumb and two fingers can. */
+    @Test
+    void anotherSchoolIsOfferedWhenItPlaysAll() {
+        Tune tune = tune("K:G\n(3GBd (3gdB G2 B2|G8|");
+        Instrument banjo = Instrument.of("banjo-open-g");
+        Playing playing = Playing.usual(tune, banjo).withSchool(School.of("down-picking"));
+        Obstacles obstacles = Obstacles.of(tune, banjo, playing.school(), playing.tempo());
+        assertThat(obstacles.obstacles()).isNotEmpty().allMatch(each -> each.why() == LinePath.Why.TOO_FAST);
+        Remedy other = obstacles.whole().get(0);
+        assertThat(other.kind()).isEqualTo(Remedy.Kind.OTHER_SCHOOL);
+        assertThat(LineWays.troubles(
+                        Struck.of(tune, playing.tempo()), banjo, other.school().orElseThrow(), tune.metreAt(0)))
+                .isEmpty();
+        assertThat(ObstacleWords.of(other)).startsWith("play it another way: ");
     }
 
     /** A wind instrument sounds one note; the melody is played by itself. */

@@ -111,8 +111,8 @@ public record Obstacles(List<Obstacle> obstacles, List<Remedy> whole) {
                         places,
                         struck -> chordNote(struck).stream().toList());
             }
-            if (kind.why == LinePath.Why.TOO_FAST || kind.why == LinePath.Why.AIR) {
-                slower(places, kind.why).ifPresent(remedies::add);
+            if (kind.why == LinePath.Why.TOO_FAST) {
+                slower(places).ifPresent(remedies::add);
             }
             return remedies;
         }
@@ -184,9 +184,9 @@ public record Obstacles(List<Obstacle> obstacles, List<Remedy> whole) {
                     .map(FingeredPitch::new);
         }
 
-        /** The fastest tempo, in steps of a twentieth, at which the places are free; for lack of air there is none, slower wants more. */
-        private Optional<Remedy> slower(Collection<NoteId> places, LinePath.Why why) {
-            for (int percent = 95; percent >= SLOWEST_PERCENT && why == LinePath.Why.TOO_FAST; percent -= 5) {
+        /** The fastest tempo, in steps of a twentieth, at which the places are free. */
+        private Optional<Remedy> slower(Collection<NoteId> places) {
+            for (int percent = 95; percent >= SLOWEST_PERCENT; percent -= 5) {
                 Fraction beats = tempo.beatsPerMinute().times(Fraction.of(percent, 100));
                 Tempo slow = new Tempo(Fraction.of((long) Math.floor(beats.toDouble())), tempo.beatLength());
                 Set<NoteId> left = stops(Struck.of(tune, slow), instrument, school);
@@ -201,6 +201,10 @@ public record Obstacles(List<Obstacle> obstacles, List<Remedy> whole) {
 
         private List<Remedy> whole() {
             List<Remedy> remedies = new ArrayList<>();
+            instrument.schools().stream()
+                    .filter(other -> !other.equals(school) && isFree(0, instrument, other))
+                    .findFirst()
+                    .ifPresent(other -> remedies.add(Remedy.in(other)));
             for (int semitones : new int[] {OCTAVE, -OCTAVE}) {
                 if (isFree(semitones, instrument, school)) {
                     remedies.add(Remedy.octave(semitones));

@@ -3,6 +3,7 @@ package wildflourish.core.plain;
 import java.util.List;
 import java.util.Optional;
 import wildflourish.core.instrument.Instrument;
+import wildflourish.core.instrument.School;
 import wildflourish.core.music.FingeredPitch;
 import wildflourish.core.music.Key;
 import wildflourish.core.music.Tempo;
@@ -13,6 +14,7 @@ import wildflourish.core.music.Tempo;
  * @param pitches what is played instead, each once; none where the whole tune changes
  * @param key the key of the tune then; empty but for another key
  * @param semitones by how much the whole tune moves
+ * @param school another one; empty but for that
  * @param instrument another one; empty but for that
  * @param tempo a slower one; empty but for that
  */
@@ -21,6 +23,7 @@ public record Remedy(
         List<FingeredPitch> pitches,
         Optional<Key> key,
         int semitones,
+        Optional<School> school,
         Optional<Instrument> instrument,
         Optional<Tempo> tempo) {
     /** Kinds of remedy, in the order in which they are offered. */
@@ -31,6 +34,7 @@ public record Remedy(
         NOTE_BEFORE,
         CHORD_NOTE,
         SLOWER,
+        OTHER_SCHOOL,
         TUNE_AN_OCTAVE,
         OTHER_KEY,
         OTHER_INSTRUMENT
@@ -41,24 +45,32 @@ public record Remedy(
     }
 
     static Remedy of(Kind kind, List<FingeredPitch> pitches) {
-        return new Remedy(kind, pitches, Optional.empty(), 0, Optional.empty(), Optional.empty());
+        return new Remedy(kind, pitches, Optional.empty(), 0, Optional.empty(), Optional.empty(), Optional.empty());
     }
 
     static Remedy slower(Tempo tempo) {
-        return new Remedy(Kind.SLOWER, List.of(), Optional.empty(), 0, Optional.empty(), Optional.of(tempo));
+        Remedy bare = of(Kind.SLOWER, List.of());
+        return new Remedy(bare.kind, bare.pitches, bare.key, 0, bare.school, bare.instrument, Optional.of(tempo));
+    }
+
+    static Remedy in(School school) {
+        Remedy bare = of(Kind.OTHER_SCHOOL, List.of());
+        return new Remedy(bare.kind, bare.pitches, bare.key, 0, Optional.of(school), bare.instrument, bare.tempo);
     }
 
     static Remedy octave(int semitones) {
-        return new Remedy(
-                Kind.TUNE_AN_OCTAVE, List.of(), Optional.empty(), semitones, Optional.empty(), Optional.empty());
+        Remedy bare = of(Kind.TUNE_AN_OCTAVE, List.of());
+        return new Remedy(bare.kind, bare.pitches, bare.key, semitones, bare.school, bare.instrument, bare.tempo);
     }
 
     static Remedy otherKey(Key key, int semitones) {
-        return new Remedy(Kind.OTHER_KEY, List.of(), Optional.of(key), semitones, Optional.empty(), Optional.empty());
+        Remedy bare = of(Kind.OTHER_KEY, List.of());
+        return new Remedy(
+                bare.kind, bare.pitches, Optional.of(key), semitones, bare.school, bare.instrument, bare.tempo);
     }
 
     static Remedy on(Instrument instrument) {
-        return new Remedy(
-                Kind.OTHER_INSTRUMENT, List.of(), Optional.empty(), 0, Optional.of(instrument), Optional.empty());
+        Remedy bare = of(Kind.OTHER_INSTRUMENT, List.of());
+        return new Remedy(bare.kind, bare.pitches, bare.key, 0, bare.school, Optional.of(instrument), bare.tempo);
     }
 }

@@ -88,6 +88,8 @@ public final class ObstacleWords {
             case NOTE_BEFORE -> "repeat the note before, " + pitches;
             case CHORD_NOTE -> "drop to a note of the chord, " + pitches;
             case SLOWER -> "play it at " + Words.tempo(remedy.tempo().orElseThrow());
+            case OTHER_SCHOOL ->
+                "play it another way: " + remedy.school().orElseThrow().name();
             case TUNE_AN_OCTAVE -> "play the tune an octave " + (remedy.semitones() > 0 ? "higher" : "lower");
             case OTHER_KEY -> "play it in " + remedy.key().orElseThrow().name() + ", " + semitones(remedy.semitones());
             case OTHER_INSTRUMENT ->

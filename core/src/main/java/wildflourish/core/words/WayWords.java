@@ -6,17 +6,16 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.function.Function;
-import java.util.stream.Collectors;
 import wildflourish.core.fingering.ButtonPath;
 import wildflourish.core.fingering.LinePath;
 import wildflourish.core.fingering.Manners;
 import wildflourish.core.fingering.StringPath;
 import wildflourish.core.fingering.Struck;
 import wildflourish.core.instrument.Strings;
+import wildflourish.core.performance.Hands;
 import wildflourish.core.tune.NoteId;
 import wildflourish.core.tune.Tune;
 import wildflourish.core.version.Playing;
-import wildflourish.core.version.Spot;
 import wildflourish.core.version.Version;
 
 /** What the way through a tune on strings or buttons costs, where it costs most, and what the next best way would be. */
@@ -28,9 +27,7 @@ public final class WayWords {
     /** Through what the teacher has pinned; none for an instrument fingered on holes. */
     public static List<String> of(Tune tune, Version version) {
         Playing playing = version.playing();
-        Map<NoteId, String> pins = version.spots().values().stream()
-                .filter(spot -> !spot.pin().isEmpty())
-                .collect(Collectors.toMap(Spot::at, Spot::pin));
+        Map<NoteId, String> pins = Hands.linePins(version);
         List<Struck> line = Struck.of(tune, playing.tempo());
         if (line.isEmpty()) {
             return List.of();
