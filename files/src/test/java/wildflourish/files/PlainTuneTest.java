@@ -239,6 +239,10 @@ class PlainTuneTest {
         assertThat(fit.instrument().id()).isEqualTo("banjo-open-g-capo-3");
         assertThat(fit.fingeredKey().name()).isEqualTo("G major");
         assertThat(NeedsWords.of(fit)).startsWith("capo 3, shapes of G major");
+        List<Instrument> asked = List.of(Instrument.of("banjo-open-g"));
+        assertThat(fit.inKey(tune(2), asked, 0).instrument().capo())
+                .as("in G no capo is wanted, whatever B♭ wants")
+                .isZero();
         assertThat(fit.instrument().strings().orElseThrow().spike()).contains(8);
         assertThat(BestFit.of(tune(2), Instrument.of("banjo-open-g"), 0)
                         .instrument()

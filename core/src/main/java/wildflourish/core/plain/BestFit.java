@@ -93,6 +93,15 @@ public record BestFit(
                 .toList();
     }
 
+    /**
+     * How the tune lies on the same instrument in another key, with whatever capo is best there; a capo that was asked for stays on.
+     *
+     * @param asked the instruments that were asked for
+     */
+    public BestFit inKey(Tune tune, List<Instrument> asked, int semitones) {
+        return of(tune, asked.contains(instrument) ? instrument : instrument.withCapo(0), semitones);
+    }
+
     /** On one instrument, in the octave where it lies best; plucked strings with the capo where it lies best. */
     public static BestFit of(Tune tune, Instrument instrument, int semitones) {
         List<BestFit> all = new ArrayList<>();

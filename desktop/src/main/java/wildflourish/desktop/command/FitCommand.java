@@ -71,7 +71,7 @@ final class FitCommand implements Callable<Integer> {
                 row.put("instrument", fit.instrument().id());
                 row.putAll(cells(fit, ""));
                 other.ifPresent(words ->
-                        row.putAll(cells(BestFit.of(each, fit.instrument(), semitonesTo(each, words)), ", " + words)));
+                        row.putAll(cells(fit.inKey(each, instruments, semitonesTo(each, words)), ", " + words)));
                 rows.add(row);
             }
         }

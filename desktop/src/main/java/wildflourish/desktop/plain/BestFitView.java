@@ -68,13 +68,18 @@ public final class BestFitView extends ScrollPane {
             LookOverPanel.Away away) {}
 
     /** How a tune lies on one instrument, in the first key and, where there is one, in the second. */
-    record Lie(BestFit first, Optional<BestFit> second) {}
+    record Lie(BestFit first, Optional<BestFit> second) {
+        /** The instrument without the capo, which each key has its own of. */
+        Instrument bare() {
+            return first.instrument().withCapo(0);
+        }
+    }
 
     /** What is to be worked out. */
     private record Question(Tune tune, List<Instrument> instruments, int first, Optional<Integer> second) {
         Answer answered(Instrument chosen) {
             List<Lie> lies = BestFit.of(tune, instruments, first).stream()
-                    .map(fit -> new Lie(fit, second.map(semitones -> BestFit.of(tune, fit.instrument(), semitones))))
+                    .map(fit -> new Lie(fit, second.map(semitones -> fit.inKey(tune, instruments, semitones))))
                     .toList();
             return new Answer(lies, BestFit.recordingMoved(tune, chosen));
         }
@@ -256,7 +261,7 @@ public final class BestFitView extends ScrollPane {
             kept.get(i).setVisible(i < count);
             if (i < count) {
                 Lie lie = answer.lies().get(i);
-                kept.get(i).show(lie, owned.contains(lie.first().instrument().id()), BAR / hardest);
+                kept.get(i).show(lie, owned.contains(lie.bare().id()), BAR / hardest);
             }
         }
         int left = answer.lies().size() - count;

@@ -25,27 +25,27 @@ final class FitRow extends HBox {
     private final Button name = new Button();
     private final Cell first = new Cell();
     private final Cell second = new Cell();
-    private Optional<Instrument> shown = Optional.empty();
+    private Optional<BestFitView.Lie> shown = Optional.empty();
 
     FitRow(Consumer<Instrument> own, Consumer<Instrument> chosen) {
         getStyleClass().add("fit-row");
         managedProperty().bind(visibleProperty());
         isOwned.setPrefWidth(52);
         isOwned.setMinWidth(52);
-        isOwned.setOnAction(event -> shown.ifPresent(own));
+        isOwned.setOnAction(event -> shown.map(BestFitView.Lie::bare).ifPresent(own));
         name.setPrefWidth(NAME);
         name.setMinWidth(NAME);
         name.setWrapText(true);
         name.getStyleClass().add("fit-name");
         name.setTooltip(new Tooltip("Works on this instrument"));
-        name.setOnAction(event -> shown.ifPresent(chosen));
+        name.setOnAction(event -> shown.map(lie -> lie.first().instrument()).ifPresent(chosen));
         second.managedProperty().bind(second.visibleProperty());
         getChildren().addAll(isOwned, name, first, second);
     }
 
     void show(BestFitView.Lie lie, boolean owned, double pixelsAUnit) {
-        Instrument instrument = lie.first().instrument();
-        shown = Optional.of(instrument);
+        Instrument instrument = lie.bare();
+        shown = Optional.of(lie);
         isOwned.setId("owns-" + instrument.id());
         isOwned.setSelected(owned);
         isOwned.setAccessibleText("The class owns the " + instrument.name());
