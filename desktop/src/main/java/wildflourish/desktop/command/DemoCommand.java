@@ -67,7 +67,7 @@ final class DemoCommand implements Callable<Integer> {
         tune.ifPresent(number -> parameters.add("--tune=" + number));
         stage.ifPresent(number -> parameters.add("--stage=" + number));
         note.ifPresent(number -> parameters.add("--note=" + number));
-        beside.ifPresent(semitones -> parameters.add("--beside=" + (semitones + 1)));
+        beside.ifPresent(semitones -> parameters.add("--beside=" + (Math.floorMod(semitones, 12) + 1)));
         instrument.map(Asked::instrument).ifPresent(each -> parameters.add("--instrument=" + each.id()));
         printer.ifPresent(folder -> parameters.add("--printer=" + folder));
         Map.of(
