@@ -75,6 +75,20 @@ final class FinderPanel extends VBox {
 
     /** One line: the words, and at the end the key. */
     private static final class Cell extends ListCell<Entry> {
+        private final Label words = new Label();
+        private final Label end = new Label();
+        private final HBox line;
+
+        Cell() {
+            words.setWrapText(true);
+            words.setMaxWidth(190);
+            Region gap = new Region();
+            HBox.setHgrow(gap, Priority.ALWAYS);
+            end.getStyleClass().add("clean");
+            end.setMinWidth(Region.USE_PREF_SIZE);
+            line = new HBox(words, gap, end);
+        }
+
         @Override
         protected void updateItem(Entry entry, boolean isEmpty) {
             super.updateItem(entry, isEmpty);
@@ -83,15 +97,9 @@ final class FinderPanel extends VBox {
                 setAccessibleText("");
                 return;
             }
-            Label words = new Label(entry.words());
-            words.setWrapText(true);
-            words.setMaxWidth(190);
-            Region gap = new Region();
-            HBox.setHgrow(gap, Priority.ALWAYS);
-            Label end = new Label(entry.end());
-            end.getStyleClass().add("clean");
-            end.setMinWidth(Region.USE_PREF_SIZE);
-            setGraphic(new HBox(words, gap, end));
+            words.setText(entry.words());
+            end.setText(entry.end());
+            setGraphic(line);
             setAccessibleText(entry.words() + " " + entry.end());
         }
     }
