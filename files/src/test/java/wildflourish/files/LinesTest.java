@@ -122,13 +122,15 @@ class LinesTest {
             if (!tune.header().type().equals(Demo.tunes().get(0).header().type())) {
                 continue;
             }
-            HandLines hand = hand(tune, fiddle, School.of("separate-bows"));
-            for (Struck struck : Struck.of(tune, tempo(tune))) {
-                if (struck.beginsPhrase()) {
-                    HandLines.Touch touch = hand.touches().get(struck.note().id());
-                    assertThat(touch.stroke() == HandLines.Stroke.DOWN && touch.isBegun())
-                            .as(tune.title() + " " + struck.note().id())
-                            .isTrue();
+            for (School school : fiddle.schools()) {
+                HandLines hand = hand(tune, fiddle, school);
+                for (Struck struck : Struck.of(tune, tempo(tune))) {
+                    if (struck.beginsPhrase()) {
+                        HandLines.Touch touch = hand.touches().get(struck.note().id());
+                        assertThat(touch.stroke() == HandLines.Stroke.DOWN && touch.isBegun())
+                                .as(tune.title() + " " + struck.note().id() + ", " + school.id())
+                                .isTrue();
+                    }
                 }
             }
         }

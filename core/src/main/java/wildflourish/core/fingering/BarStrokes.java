@@ -38,16 +38,19 @@ public final class BarStrokes {
             ways.add(way.get());
         }
         return StrokeOrder.all().stream()
-                .filter(order -> order.stroke() == stroke && order.quavers() == ways.size() && isOf(order, ways))
+                .filter(order -> order.stroke() == stroke
+                        && order.quavers() == ways.size()
+                        && isOf(order, ways, notes.get(0).beginsPhrase()))
                 .findFirst();
     }
 
-    private static boolean isOf(StrokeOrder order, List<StringWay> ways) {
+    /** Whether a bar is bowed or picked in an order; a bow that the order brings over from the bar before begins anew in a phrase. */
+    private static boolean isOf(StrokeOrder order, List<StringWay> ways, boolean beginsPhrase) {
         boolean isOf = order.fingers().stream().allMatch(finger -> finger > 0);
         for (int i = 0; i < ways.size() && isOf; i++) {
             StringWay way = ways.get(i);
             isOf = switch (order.stroke()) {
-                case BOW -> order.joined().get(i) == way.isSlurred();
+                case BOW -> (order.joined().get(i) && !(i == 0 && beginsPhrase)) == way.isSlurred();
                 case PICK -> order.down().get(i) == way.isDown();
                 case BANJO -> order.fingers().get(i) == way.picker();
             };

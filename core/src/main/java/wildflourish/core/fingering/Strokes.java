@@ -65,8 +65,9 @@ interface Strokes {
             return struck.beginsPhrase() ? costs.of("phrase") : 0;
         }
 
+        /** Whether the order joins a note to the one before; the first of a phrase it never does. */
         private boolean isJoined(Struck struck) {
-            return order.joined().get(Math.floorMod(struck.quaver(), order.quavers()));
+            return !struck.beginsPhrase() && order.joined().get(Math.floorMod(struck.quaver(), order.quavers()));
         }
 
         private double fresh(int direction, Struck struck) {

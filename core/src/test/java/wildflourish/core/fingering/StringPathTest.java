@@ -16,6 +16,7 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.MethodSource;
+import org.junit.jupiter.params.provider.ValueSource;
 import wildflourish.core.Melody;
 import wildflourish.core.instrument.School;
 import wildflourish.core.instrument.Strings;
@@ -304,15 +305,16 @@ class StringPathTest {
         assertThat(counts.values()).allMatch(count -> count >= 5);
     }
 
-    /** A phrase begins down, whatever the number of bows before it. */
-    @Test
-    void aPhraseBeginsDown() {
+    /** A phrase begins down, whatever the number of bows before it and whatever order would bring a bow over into it. */
+    @ParameterizedTest
+    @ValueSource(strings = {"saw", "long-short-short", "one-and-three", "one-and-three-off", "across"})
+    void aPhraseBeginsDown(String order) {
         StringBuilder bars = new StringBuilder();
         for (int bar = 0; bar < 4; bar++) {
             bars.append("D5:2 F♯5:1 D5:1 C♯5:1 D5:1 B4:1 A4:1 | F♯4:1 A4:1 A4:1 F♯4:1 E4:1 F♯4:1 D4:1 E4:1 | ");
         }
         List<Struck> line = Struck.of(Melody.reel(bars.toString()), REEL);
-        LinePath<StringWay> path = StringPath.of(line, manner("fiddle", "saw", "usual"), Map.of());
+        LinePath<StringWay> path = StringPath.of(line, manner("fiddle", order, "usual"), Map.of());
         List<Struck> beginnings = line.stream().filter(Struck::beginsPhrase).toList();
         assertThat(beginnings).hasSizeGreaterThan(1);
         for (Struck struck : beginnings) {
@@ -328,7 +330,10 @@ class StringPathTest {
         "fiddle, saw",
         "fiddle, long-short-short",
         "fiddle, one-and-three",
+        "fiddle, one-and-three-off",
+        "fiddle, across",
         "fiddle, jig-pair",
+        "fiddle, jig-across",
         "mandolin, reel-picks",
         "mandolin, jig-picks",
         "banjo-open-g, forward-roll"
