@@ -194,9 +194,12 @@ final class StringStages implements LinePath.Run<StringWay> {
         }
     }
 
-    /** The string of a hold that lies nearest to another hold; of several as near the melody's. */
-    private static int stringFrom(StringHold hold, StringHold other) {
+    /** The string of a hold that lies nearest to another hold; of several as near the melody's, which a banjo hand always goes by. */
+    private int stringFrom(StringHold hold, StringHold other) {
         int nearest = hold.melody().string();
+        if (manner.strings().stroke() == Strings.Stroke.BANJO) {
+            return nearest;
+        }
         int least = other.stringsTo(StringHold.of(hold.melody()));
         for (Strings.Place place : hold.under()) {
             int strings = other.stringsTo(StringHold.of(place));

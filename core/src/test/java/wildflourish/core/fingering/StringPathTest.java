@@ -128,7 +128,10 @@ class StringPathTest {
             }
         }
 
-        private static int nearest(StringHold hold, StringHold other) {
+        private int nearest(StringHold hold, StringHold other) {
+            if (manner.strings().stroke() == Strings.Stroke.BANJO) {
+                return hold.melody().string();
+            }
             return hold.places().stream()
                     .sorted(Comparator.comparing(place -> !place.equals(hold.melody())))
                     .min(Comparator.comparing(place -> other.stringsTo(StringHold.of(place))))
@@ -195,6 +198,16 @@ class StringPathTest {
                 .isGreaterThan(StringPath.of(line, manner, Map.of()).cost());
         LinePath<StringWay> down = StringPath.of(line, manner, Map.of(second, "A0d"));
         assertThat(down.ways().get(second).isDown()).isTrue();
+    }
+
+    /** The finger that takes the melody of a pinch is one that reaches the melody's string, wherever the hand has been. */
+    @Test
+    void aPinchIsReachedFromAnyString() {
+        List<Struck> line = Struck.of(Melody.reel("E4:4 D4+A4+F♯5:4 |"), REEL);
+        LinePath<StringWay> path = StringPath.of(line, manner("banjo-open-g", "no-roll", "banjo-hand"), Map.of());
+        assertThat(path.troubles()).isEmpty();
+        assertThat(path.at(line.get(1).note().id()).orElseThrow().name(Strings.of("banjo-open-g")))
+                .isEqualTo("1.4+3.2+4.0M");
     }
 
     @Test
