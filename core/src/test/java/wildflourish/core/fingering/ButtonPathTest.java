@@ -180,8 +180,9 @@ class ButtonPathTest {
     void noOtherWayCostsLess(String name) {
         Random random = new Random(name.hashCode());
         ButtonLayout layout = layout(name);
-        List<String> schools =
-                name.startsWith("anglo") ? List.of("across", "along", "chordal") : List.of("smooth", "crisp");
+        List<String> schools = name.startsWith("anglo")
+                ? List.of("across", "along", "chordal", "no-hops")
+                : List.of("smooth", "crisp", "no-hops");
         for (int round = 0; round < 40; round++) {
             boolean bindsAir = round % 4 == 0;
             List<Struck> line = line(randomLine(random, layout, bindsAir ? 5 : 4, bindsAir));
