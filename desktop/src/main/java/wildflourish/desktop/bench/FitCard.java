@@ -19,6 +19,7 @@ import wildflourish.core.placing.Fit;
 import wildflourish.core.words.Words;
 import wildflourish.desktop.desk.Desk;
 import wildflourish.desktop.look.FingersPicture;
+import wildflourish.desktop.look.Paragraph;
 import wildflourish.desktop.look.SignPicture;
 import wildflourish.desktop.look.Theme;
 
@@ -36,7 +37,7 @@ final class FitCard extends HBox {
     private final Label name = new Label();
     private final Label clean = new Label();
     private final Tooltip cleanTip = new Tooltip();
-    private final Label why = new Label();
+    private final Paragraph why = new Paragraph(WIDTH, "why");
     private final VBox words;
     private final SignPicture sign = new SignPicture();
     private final FingersPicture fingers = new FingersPicture();
@@ -56,8 +57,6 @@ final class FitCard extends HBox {
         HBox.setHgrow(gap, Priority.ALWAYS);
         HBox top = new HBox(name, gap, clean);
         top.setAlignment(Pos.BASELINE_LEFT);
-        why.setWrapText(true);
-        why.getStyleClass().add("why");
         words = new VBox(top, why);
         HBox.setHgrow(words, Priority.ALWAYS);
         HBox content = new HBox(new StackPane(sign), words, fingers);
@@ -109,6 +108,6 @@ final class FitCard extends HBox {
         double wordsWidth = WIDTH - sign.getWidth() - fingers.getWidth() - (now.isOffered() ? OR_WIDTH : 0);
         words.setMinWidth(wordsWidth);
         words.setMaxWidth(wordsWidth);
-        why.setPrefWidth(wordsWidth);
+        why.setWrappingWidth(wordsWidth);
     }
 }

@@ -1,6 +1,7 @@
 package wildflourish.desktop.bench;
 
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.List;
 import java.util.Optional;
 import javafx.application.Platform;
@@ -11,25 +12,33 @@ import javafx.scene.control.TextField;
 import javafx.scene.control.ToggleButton;
 import javafx.scene.control.Tooltip;
 import javafx.scene.layout.Priority;
-import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import wildflourish.core.placing.Fit;
 import wildflourish.core.placing.WhatFits;
 import wildflourish.core.words.Words;
 import wildflourish.desktop.desk.Desk;
 import wildflourish.desktop.desk.Sight;
+import wildflourish.desktop.look.Frames;
+import wildflourish.desktop.look.Paragraph;
 import wildflourish.desktop.look.Theme;
 
 /** What fits at the chosen note, best first, each with its clean-up-to tempo and one line of why; what does not fit is folded below. */
 public final class FitsPanel extends VBox {
+    /** Of what stands in the panel, in pixels, with a bar to scroll beside it. */
+    private static final double WIDTH = 264;
+
+    private static final int USUAL_CARDS = 8;
+    private static final double REFUSAL_BORDER = 19;
+
     private final Desk desk;
+    private final Frames frames;
     private final Label where = new Label();
     private final HerePanel here;
     private final List<FitCard> cards = new ArrayList<>();
     /** Where nothing fits: that it is so, and the first why. */
     private final FingeringRow fingerings;
 
-    private final Label nothing = new Label();
+    private final Paragraph nothing = new Paragraph(WIDTH);
 
     private final VBox fitting = new VBox();
     private final VBox refused = new VBox();
@@ -37,9 +46,12 @@ public final class FitsPanel extends VBox {
     private final ToggleButton fold = new ToggleButton();
     private Theme theme = Theme.LIGHT;
     private boolean isWaiting;
+    /** Counts what was shown, so that cards that are no longer wanted do not grow. */
+    private int shown;
 
-    public FitsPanel(Desk desk) {
+    public FitsPanel(Desk desk, Frames frames) {
         this.desk = desk;
+        this.frames = frames;
         here = new HerePanel(desk);
         fingerings = new FingeringRow(desk);
         sentence = sentenceField();
@@ -60,8 +72,6 @@ public final class FitsPanel extends VBox {
                         showRefused(desk.whatFits().map(WhatFits::refused).orElse(List.of())));
         fold.managedProperty().bind(fold.visibleProperty());
         nothing.setId("nothing-fits");
-        nothing.setWrapText(true);
-        nothing.setMinHeight(Region.USE_PREF_SIZE);
         nothing.managedProperty().bind(nothing.visibleProperty());
         VBox all = new VBox(nothing, fitting, fold, refused);
         all.getStyleClass().add("all-cards");
@@ -103,25 +113,45 @@ public final class FitsPanel extends VBox {
         Optional<WhatFits> fits = desk.whatFits();
         showFitting(fits.map(WhatFits::fitting).orElse(List.of()));
         List<Fit> others = fits.map(WhatFits::refused).orElse(List.of());
-        nothing.setVisible(cards.isEmpty() || !cards.get(0).isVisible());
+        nothing.setVisible(fits.stream().allMatch(each -> each.fitting().isEmpty()));
         others.stream().findFirst().ifPresent(first -> nothing.setText("Nothing fits here. " + Words.why(first)));
         fold.setVisible(!others.isEmpty());
         showRefused(others);
     }
 
+    /** The cards that are there show what fits at once; those still missing grow below them. */
     private void showFitting(List<Fit> fits) {
-        while (cards.size() < fits.size()) {
-            FitCard card = new FitCard(desk);
-            card.managedProperty().bind(card.visibleProperty());
-            cards.add(card);
-            fitting.getChildren().add(card);
-        }
+        int asked = ++shown;
         for (int i = 0; i < cards.size(); i++) {
             cards.get(i).setVisible(i < fits.size());
             if (i < fits.size()) {
                 cards.get(i).show(fits.get(i), theme);
             }
         }
+        List<Fit> missing = fits.subList(Math.min(cards.size(), fits.size()), fits.size());
+        frames.grow(missing, 1, () -> asked == shown, more -> add(more.get(0)));
+    }
+
+    private void add(Fit fit) {
+        FitCard card = addCard();
+        card.show(fit, theme);
+    }
+
+    private FitCard addCard() {
+        FitCard card = new FitCard(desk);
+        card.managedProperty().bind(card.visibleProperty());
+        cards.add(card);
+        fitting.getChildren().add(card);
+        return card;
+    }
+
+    /** Makes cards for notes at which more fits than at this one. */
+    public void prepare() {
+        frames.next(Collections.nCopies(USUAL_CARDS, () -> {
+            if (cards.size() < USUAL_CARDS) {
+                addCard().setVisible(false);
+            }
+        }));
     }
 
     private void showRefused(List<Fit> all) {
@@ -145,6 +175,11 @@ public final class FitsPanel extends VBox {
         return field;
     }
 
+    /** The caret into the teacher's own words. */
+    public void focusWords() {
+        sentence.requestFocus();
+    }
+
     private void showSentence() {
         String words = desk.sentenceHere();
         if (!sentence.getText().equals(words)) {
@@ -155,9 +190,7 @@ public final class FitsPanel extends VBox {
     private Node refusal(Fit fit) {
         Label name = new Label(fit.facts().ornament().name());
         name.getStyleClass().add("card-name");
-        Label why = new Label(Words.why(fit));
-        why.setWrapText(true);
-        why.getStyleClass().add("why");
+        Paragraph why = new Paragraph(Words.why(fit), WIDTH - REFUSAL_BORDER, "why");
         VBox words = new VBox(name, why);
         words.getStyleClass().add("refusal");
         return words;

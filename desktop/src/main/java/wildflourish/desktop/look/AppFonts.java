@@ -3,8 +3,8 @@ package wildflourish.desktop.look;
 import java.io.IOException;
 import java.io.InputStream;
 import java.util.EnumMap;
-import java.util.HashMap;
 import java.util.Map;
+import java.util.concurrent.ConcurrentHashMap;
 import javafx.scene.text.Font;
 import wildflourish.core.engraving.Face;
 import wildflourish.files.paint.Fonts;
@@ -12,7 +12,7 @@ import wildflourish.files.paint.Fonts;
 /** The text faces that ship with the application, as JavaFX fonts. */
 public final class AppFonts {
     private static final Map<Face, String> NAMES = new EnumMap<>(Face.class);
-    private static final Map<String, Font> MADE = new HashMap<>();
+    private static final Map<String, Font> MADE = new ConcurrentHashMap<>();
 
     private AppFonts() {}
 

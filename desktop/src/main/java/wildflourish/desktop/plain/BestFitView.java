@@ -1,6 +1,7 @@
 package wildflourish.desktop.plain;
 
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
@@ -26,15 +27,22 @@ import wildflourish.core.tune.Tune;
 import wildflourish.core.words.NeedsWords;
 import wildflourish.desktop.desk.Desk;
 import wildflourish.desktop.desk.Sight;
+import wildflourish.desktop.look.Frames;
+import wildflourish.desktop.look.Paragraph;
 
 /** Which instrument a tune lies best on: in the key it is to sound in, beside it in a second usual key, among all or those the class owns. */
 public final class BestFitView extends ScrollPane {
     private static final int FIRST_ROWS = 10;
+    /** Lines that come into sight in one frame. */
+    private static final int ROWS_A_FRAME = 1;
+
     private static final int MOVES = 3;
     private static final double BAR = 150;
+    private static final double WORDS = 780;
 
     private final Desk desk;
     private final Choices choices;
+    private final Frames frames;
     private final Label title = new Label();
     private final ComboBox<String> sounding = new ComboBox<>();
     private final ComboBox<String> beside = new ComboBox<>();
@@ -87,8 +95,9 @@ public final class BestFitView extends ScrollPane {
 
     private record Answer(List<Lie> lies, List<BestFit.Moved> moves) {}
 
-    public BestFitView(Desk desk, Choices choices) {
+    public BestFitView(Desk desk, Choices choices, Frames frames) {
         this.desk = desk;
+        this.frames = frames;
         this.choices = choices;
         setId("best-fit");
         getStyleClass().addAll("score", "best-fit");
@@ -127,7 +136,7 @@ public final class BestFitView extends ScrollPane {
         desk.sight().addListener((at, before, after) -> {
             boolean isSame = before.tune().equals(after.tune())
                     && before.chosen().instrument().equals(after.chosen().instrument());
-            if (!isSame && getScene() != null) {
+            if (!isSame && isVisible()) {
                 show();
             }
         });
@@ -160,6 +169,17 @@ public final class BestFitView extends ScrollPane {
     /** Shows a second key, so many semitones up from the written one. */
     public void compare(int semitones) {
         beside.getSelectionModel().select(1 + semitones);
+    }
+
+    /** Makes the rows that will be filled when the view comes into sight. */
+    public void prepare() {
+        desk.sight().get().tune().map(tune -> tune.keyAt(0)).ifPresent(this::fillKeys);
+        followInstrument(desk.sight().get().chosen().instrument());
+        frames.next(Collections.nCopies(FIRST_ROWS, () -> {
+            if (kept.size() < FIRST_ROWS) {
+                row(kept.size()).setVisible(false);
+            }
+        }));
     }
 
     /** Works the fits out anew; for when the view comes into sight. */
@@ -247,23 +267,22 @@ public final class BestFitView extends ScrollPane {
         int count = isUnfolded
                 ? answer.lies().size()
                 : Math.min(FIRST_ROWS, answer.lies().size());
-        while (kept.size() < count) {
-            FitRow row = new FitRow(this::turnOwned, choices.instrument());
-            kept.add(row);
-            rows.getChildren().add(row);
-        }
         double hardest = answer.lies().stream()
                 .mapToDouble(lie -> Math.max(
                         lie.first().cost(), lie.second().map(BestFit::cost).orElse(0.0)))
                 .max()
                 .orElse(1);
-        for (int i = 0; i < kept.size(); i++) {
-            kept.get(i).setVisible(i < count);
-            if (i < count) {
-                Lie lie = answer.lies().get(i);
-                kept.get(i).show(lie, owned.contains(lie.bare().id()), BAR / hardest);
-            }
-        }
+        kept.stream().skip(count).forEach(row -> row.setVisible(false));
+        List<Integer> numbers = IntStream.range(0, count).boxed().toList();
+        int number = asked;
+        frames.grow(
+                numbers,
+                ROWS_A_FRAME,
+                () -> number == asked,
+                part -> part.forEach(i -> {
+                    Lie lie = answer.lies().get(i);
+                    row(i).show(lie, owned.contains(lie.bare().id()), BAR / hardest);
+                }));
         int left = answer.lies().size() - count;
         more.setText("Show " + left + " more");
         more.setVisible(left > 0);
@@ -272,6 +291,17 @@ public final class BestFitView extends ScrollPane {
                     .getChildren()
                     .add(words("Nothing is ticked as owned yet: untick the box above, then tick what the class has."));
         }
+    }
+
+    /** The row of a number, in sight. */
+    private FitRow row(int number) {
+        if (number == kept.size()) {
+            FitRow row = new FitRow(this::turnOwned, choices.instrument());
+            kept.add(row);
+            rows.getChildren().add(row);
+        }
+        kept.get(number).setVisible(true);
+        return kept.get(number);
     }
 
     private void turnOwned(Instrument instrument) {
@@ -285,10 +315,8 @@ public final class BestFitView extends ScrollPane {
         }
     }
 
-    private static Label words(String text) {
-        Label label = new Label(text);
-        label.setWrapText(true);
-        return label;
+    private static Paragraph words(String text) {
+        return new Paragraph(text, WORDS);
     }
 
     static String cost(double cost) {

@@ -2,7 +2,9 @@ package wildflourish.desktop.plain;
 
 import java.util.List;
 import java.util.Optional;
+import java.util.concurrent.Executor;
 import java.util.function.Consumer;
+import javafx.application.Platform;
 import javafx.scene.canvas.Canvas;
 import javafx.scene.canvas.GraphicsContext;
 import javafx.scene.control.ScrollPane;
@@ -25,13 +27,17 @@ public final class ChartView extends ScrollPane {
     private static final double WIDTH_SPACES = 112;
 
     private final Desk desk;
+    private final Executor layouter;
     private final Canvas canvas = new Canvas();
     private Theme theme = Theme.LIGHT;
     private Optional<Page> page = Optional.empty();
+    /** Counts what was asked for; only the last is drawn. */
+    private int asked;
 
-    /** Takes the instrument that the teacher has told the buttons of. */
-    public ChartView(Desk desk, Consumer<Instrument> chosen) {
+    /** Takes the instrument that the teacher has told the buttons of, and what lays out the chart away from the window's thread. */
+    public ChartView(Desk desk, Consumer<Instrument> chosen, Executor layouter) {
         this.desk = desk;
+        this.layouter = layouter;
         setId("chart");
         getStyleClass().add("score");
         setHbarPolicy(ScrollBarPolicy.NEVER);
@@ -47,6 +53,7 @@ public final class ChartView extends ScrollPane {
                 draw();
             }
         });
+        visibleProperty().addListener((at, before, isVisible) -> draw());
         desk.sight().addListener((at, before, after) -> {
             boolean isSame = before.chosen().instrument().equals(after.chosen().instrument())
                     && before.tune().equals(after.tune())
@@ -78,22 +85,34 @@ public final class ChartView extends ScrollPane {
 
     private void draw() {
         double width = getViewportBounds().getWidth();
-        if (width < 50 || getScene() == null) {
+        if (width < 50 || !isVisible()) {
             return;
         }
-        Instrument instrument = desk.sight().get().chosen().instrument();
-        Page drawn = ChartSheet.of(
-                        instrument,
-                        Paper.endless(WIDTH_SPACES),
-                        frames(desk.sight().get()))
-                .get(0);
+        int number = ++asked;
+        Sight sight = desk.sight().get();
+        layouter.execute(() -> {
+            Page laidOut = ChartSheet.of(sight.chosen().instrument(), Paper.endless(WIDTH_SPACES), frames(sight))
+                    .get(0);
+            if (Platform.isFxApplicationThread()) {
+                draw(number, laidOut, width);
+            } else {
+                Platform.runLater(() -> draw(number, laidOut, width));
+            }
+        });
+    }
+
+    private void draw(int number, Page laidOut, double width) {
+        if (number != asked) {
+            return;
+        }
         double pixels = width / WIDTH_SPACES;
         canvas.setWidth(width);
-        canvas.setHeight(Math.ceil(drawn.height() * pixels));
+        canvas.setHeight(Math.ceil(laidOut.height() * pixels));
         GraphicsContext graphics = canvas.getGraphicsContext2D();
         graphics.clearRect(0, 0, canvas.getWidth(), canvas.getHeight());
-        CanvasPainter.paint(graphics, drawn.drawn(), theme.palette(), pixels);
-        page = Optional.of(drawn);
-        setAccessibleText("Chart of the " + instrument.name());
+        CanvasPainter.paint(graphics, laidOut.drawn(), theme.palette(), pixels);
+        page = Optional.of(laidOut);
+        setAccessibleText(
+                "Chart of the " + desk.sight().get().chosen().instrument().name());
     }
 }

@@ -13,6 +13,7 @@ import javafx.scene.layout.VBox;
 import wildflourish.core.instrument.Instrument;
 import wildflourish.core.plain.BestFit;
 import wildflourish.core.words.NeedsWords;
+import wildflourish.desktop.look.Paragraph;
 
 /** One instrument of the best fit: whether the class owns it, and how the tune lies on it in each key. It stays and shows another. */
 final class FitRow extends HBox {
@@ -58,15 +59,13 @@ final class FitRow extends HBox {
 
     /** How it lies in one key: words, and a bar that is the longer the more the fingers have to do. */
     private static final class Cell extends VBox {
-        private final Label words = new Label();
+        private final Paragraph words = new Paragraph(CELL);
         private final Label cost = new Label();
         private final Region bar = new Region();
 
         Cell() {
             getStyleClass().add("fit-cell");
             setPrefWidth(CELL);
-            words.setWrapText(true);
-            words.setMinHeight(Region.USE_PREF_SIZE);
             bar.getStyleClass().add("fit-bar");
             bar.setMinHeight(5);
             bar.setMaxHeight(5);
@@ -80,7 +79,7 @@ final class FitRow extends HBox {
 
         void show(BestFit fit, double pixelsAUnit) {
             words.setText(NeedsWords.of(fit));
-            words.getStyleClass().setAll("label", fit.isPlayable() ? "why" : "clean");
+            words.getStyleClass().setAll("paragraph", fit.isPlayable() ? "why" : "clean");
             bar.setVisible(fit.isPlayable());
             double width = Math.max(2, fit.cost() * pixelsAUnit);
             bar.setMinWidth(width);

@@ -1,11 +1,14 @@
 package wildflourish.desktop.plain;
 
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.function.Consumer;
 import java.util.function.Supplier;
+import javafx.scene.Node;
 import javafx.scene.control.Button;
+import javafx.scene.control.ContentDisplay;
 import javafx.scene.control.Label;
 import javafx.scene.control.ScrollPane;
 import javafx.scene.control.Tooltip;
@@ -28,16 +31,26 @@ import wildflourish.core.words.ObstacleWords;
 import wildflourish.core.words.WayWords;
 import wildflourish.desktop.desk.Desk;
 import wildflourish.desktop.desk.Sight;
+import wildflourish.desktop.look.Frames;
+import wildflourish.desktop.look.Paragraph;
 
 /** The plain tune before any ornament: how it is built, what it needs on the instrument, its hard spots to go round, where else it lies well. */
 public final class LookOverPanel extends VBox {
     private static final int MOST_SPOTS = 6;
     private static final int MOST_FITS = 8;
+    /** Of a line, in pixels, with a bar to scroll beside it. */
+    private static final double WIDTH = 264;
+
+    private static final double ROW_PADDING = 24;
+    /** Lines that come into sight in one frame. */
+    private static final int LINES_A_FRAME = 2;
 
     private final Desk desk;
     private final VBox content = new VBox();
     private final PhraseRow phrase;
     private final Choices choices;
+    private final Frames frames;
+    private Optional<About> about = Optional.empty();
     /** Counts what was shown, so that an answer that comes too late is passed over. */
     private int shown;
 
@@ -81,8 +94,9 @@ public final class LookOverPanel extends VBox {
         }
     }
 
-    public LookOverPanel(Desk desk, Choices choices) {
+    public LookOverPanel(Desk desk, Choices choices, Frames frames) {
         this.desk = desk;
+        this.frames = frames;
         this.choices = choices;
         setId("look-over");
         getStyleClass().add("fits");
@@ -97,22 +111,31 @@ public final class LookOverPanel extends VBox {
         phrase = new PhraseRow(desk);
         getChildren().addAll(title, phrase, scroll);
         desk.sight().addListener((at, before, after) -> {
-            boolean isSame = before.tune().equals(after.tune())
-                    && before.chosen().instrument().equals(after.chosen().instrument());
-            if (!isSame && getScene() != null) {
+            if (isVisible()) {
                 show();
-            } else if (getScene() != null) {
-                phrase.show(after);
             }
         });
     }
 
-    /** Reads the tune anew; for when the panel comes into sight. */
+    /** What the lines are about; they are read anew when it changes. */
+    private record About(Optional<Tune> tune, Instrument instrument, Optional<Playing> playing) {
+        static About of(Sight sight) {
+            return new About(
+                    sight.tune(), sight.chosen().instrument(), sight.version().map(Version::playing));
+        }
+    }
+
+    /** Reads the tune, unless its lines are here already; for when the panel comes into sight. */
     public void show() {
-        int asked = ++shown;
-        content.getChildren().clear();
         Sight sight = desk.sight().get();
         phrase.show(sight);
+        Optional<About> now = Optional.of(About.of(sight));
+        if (now.equals(about)) {
+            return;
+        }
+        about = now;
+        int asked = ++shown;
+        content.getChildren().clear();
         Optional<Tune> tune = sight.tune();
         if (tune.isEmpty()) {
             content.getChildren().add(words("Open a book with a tune in it, or begin one with Ctrl+N."));
@@ -123,14 +146,23 @@ public final class LookOverPanel extends VBox {
                 sight.version().orElseGet(() -> Version.plain("plain", Playing.usual(tune.get(), instrument)));
         choices.away().work(() -> Facts.of(tune.get(), version), facts -> {
             if (asked == shown) {
-                facts(facts, tune.get(), instrument);
+                grow(asked, facts(facts, tune.get(), instrument));
                 choices.away().work(() -> Lie.of(tune.get(), instrument), lie -> {
                     if (asked == shown) {
-                        lies(lie);
+                        grow(asked, lies(lie));
                     }
                 });
             }
         });
+    }
+
+    /** Makes the lines and puts them below each other, a few a frame. */
+    private void grow(int asked, List<Supplier<Node>> lines) {
+        frames.grow(
+                lines,
+                LINES_A_FRAME,
+                () -> asked == shown,
+                some -> some.stream().map(Supplier::get).forEach(content.getChildren()::add));
     }
 
     /** The caret into the name of the phrase. */
@@ -138,95 +170,103 @@ public final class LookOverPanel extends VBox {
         phrase.focusName();
     }
 
-    private void facts(Facts facts, Tune tune, Instrument instrument) {
-        heading("How it is built");
-        facts.form().forEach(line -> content.getChildren().add(words(line)));
-        heading("What it needs on the " + instrument.name());
+    private List<Supplier<Node>> facts(Facts facts, Tune tune, Instrument instrument) {
+        List<Supplier<Node>> lines = new ArrayList<>();
+        lines.add(() -> heading("How it is built"));
+        facts.form().forEach(line -> lines.add(() -> words(line)));
+        lines.add(() -> heading("What it needs on the " + instrument.name()));
         facts.lines().stream()
                 .filter(line -> !line.startsWith("Hard") && !line.startsWith("Not on"))
-                .forEach(line -> content.getChildren().add(words(line)));
-        obstacles(facts.obstacles(), tune, instrument);
-        spots(facts.needs(), tune);
+                .forEach(line -> lines.add(() -> words(line)));
+        lines.addAll(obstacles(facts.obstacles(), tune, instrument));
+        lines.addAll(spots(facts.needs(), tune));
         if (!facts.way().isEmpty()) {
-            heading("The way through");
-            facts.way().forEach(line -> content.getChildren().add(words(line)));
+            lines.add(() -> heading("The way through"));
+            facts.way().forEach(line -> lines.add(() -> words(line)));
         }
-        heading("Where it lies well");
+        lines.add(() -> heading("Where it lies well"));
+        return lines;
     }
 
     /** What cannot be played, each to be gone to, with what was tried and helps. */
-    private void obstacles(Obstacles obstacles, Tune tune, Instrument instrument) {
+    private List<Supplier<Node>> obstacles(Obstacles obstacles, Tune tune, Instrument instrument) {
         if (obstacles.isEmpty()) {
-            return;
+            return List.of();
         }
-        heading("What cannot be played, and what helps");
+        List<Supplier<Node>> lines = new ArrayList<>();
+        lines.add(() -> heading("What cannot be played, and what helps"));
         for (Obstacle obstacle : obstacles.obstacles()) {
             NoteId first = obstacle.places().get(0);
-            Button button = row(ObstacleWords.of(obstacle, tune, instrument), "Goes to its first place");
-            button.setId("obstacle-" + first.number());
-            button.setOnAction(event -> desk.choose(first));
-            content.getChildren().add(button);
+            lines.add(() -> row(
+                    "obstacle-" + first.number(),
+                    ObstacleWords.of(obstacle, tune, instrument),
+                    "Goes to its first place",
+                    () -> desk.choose(first)));
         }
-        content.getChildren().add(words(ObstacleWords.whole(obstacles)));
+        lines.add(() -> words(ObstacleWords.whole(obstacles)));
+        return lines;
     }
 
-    private void spots(Needs needs, Tune tune) {
+    private List<Supplier<Node>> spots(Needs needs, Tune tune) {
         if (needs.spots().isEmpty()) {
-            return;
+            return List.of();
         }
-        heading("Hard spots, to go round");
-        needs.spots().stream().limit(MOST_SPOTS).forEach(spot -> {
-            Button button = row(NeedsWords.of(spot, tune), "Goes round it with the notes before and after");
-            button.setId("spot-" + spot.at().number());
-            button.setOnAction(event -> choices.loop().accept(spot));
-            content.getChildren().add(button);
-        });
+        List<Supplier<Node>> lines = new ArrayList<>();
+        lines.add(() -> heading("Hard spots, to go round"));
+        needs.spots().stream()
+                .limit(MOST_SPOTS)
+                .forEach(spot -> lines.add(() -> row(
+                        "spot-" + spot.at().number(),
+                        NeedsWords.of(spot, tune),
+                        "Goes round it with the notes before and after",
+                        () -> choices.loop().accept(spot))));
         int more = needs.spots().size() - MOST_SPOTS;
         if (more > 0) {
-            content.getChildren().add(words("and " + more + " more like these"));
+            lines.add(() -> words("and " + more + " more like these"));
         }
+        return lines;
     }
 
-    private void lies(Lie lie) {
-        content.getChildren().add(words(lie.recording()));
-        lie.fits().stream().filter(BestFit::isPlayable).limit(MOST_FITS).forEach(fit -> {
-            String cost = String.format(Locale.ROOT, "%.1f", fit.cost());
-            Button button = row(
-                    fit.instrument().name() + "\n" + NeedsWords.of(fit),
-                    "Cost a note, with what is hard: " + cost + ". Press to work on this instrument");
-            button.setId("fit-on-" + fit.instrument().id());
-            button.setOnAction(event -> choices.instrument().accept(fit.instrument()));
-            content.getChildren().add(button);
-        });
-        Button all = row("Every instrument, other keys …", "Compares keys and what the class owns (I)");
-        all.setId("all-fits");
-        all.setOnAction(event -> choices.bestFit().run());
-        content.getChildren().add(all);
+    private List<Supplier<Node>> lies(Lie lie) {
+        List<Supplier<Node>> lines = new ArrayList<>();
+        lines.add(() -> words(lie.recording()));
+        lie.fits().stream()
+                .filter(BestFit::isPlayable)
+                .limit(MOST_FITS)
+                .forEach(fit -> lines.add(() -> row(
+                        "fit-on-" + fit.instrument().id(),
+                        fit.instrument().name() + "\n" + NeedsWords.of(fit),
+                        String.format(
+                                Locale.ROOT,
+                                "Cost a note, with what is hard: %.1f. Press to work on this instrument",
+                                fit.cost()),
+                        () -> choices.instrument().accept(fit.instrument()))));
+        lines.add(() -> row(
+                "all-fits",
+                "Every instrument, other keys …",
+                "Compares keys and what the class owns (I)",
+                choices.bestFit()));
+        return lines;
     }
 
-    private void heading(String text) {
-        Label heading = new Label(text);
-        heading.getStyleClass().add("where");
-        heading.setWrapText(true);
-        heading.setMinHeight(Region.USE_PREF_SIZE);
-        content.getChildren().add(heading);
+    private static Paragraph heading(String text) {
+        return new Paragraph(text, WIDTH, "where");
     }
 
-    private static Label words(String text) {
-        Label label = new Label(text);
-        label.setWrapText(true);
-        label.setMinHeight(Region.USE_PREF_SIZE);
-        return label;
+    private static Paragraph words(String text) {
+        return new Paragraph(text, WIDTH);
     }
 
-    private static Button row(String text, String tip) {
-        Button button = new Button(text);
-        button.setWrapText(true);
+    /** The button shows its words as a paragraph; it has them itself for who hears them. */
+    private static Button row(String id, String text, String tip, Runnable verb) {
+        Button button = new Button(text, new Paragraph(text, WIDTH - ROW_PADDING));
+        button.setId(id);
+        button.setOnAction(event -> verb.run());
+        button.setContentDisplay(ContentDisplay.GRAPHIC_ONLY);
         button.setMaxWidth(Double.MAX_VALUE);
         button.setMinHeight(Region.USE_PREF_SIZE);
         button.setTooltip(new Tooltip(tip));
-        button.getStyleClass().add("card");
-        button.setStyle("-fx-alignment: center-left; -fx-padding: 6 10 6 10;");
+        button.getStyleClass().addAll("card", "line");
         return button;
     }
 }

@@ -12,30 +12,35 @@ import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
+import wildflourish.desktop.look.Paragraph;
 
 /** A list beside the score to be searched by typing: everything one can do, or everything that was done. */
 final class FinderPanel extends VBox {
     /** A line of the list: its words, what stands at its end, and what choosing it does. */
     record Entry(String words, String end, Runnable verb) {}
 
-    private final List<Entry> all;
+    /** For the words of a line, in pixels, and what a letter of the key at its end takes of them where it is a long one. */
+    private static final double WORDS_WIDTH = 190;
+
+    private static final double LINE_WIDTH = 238;
+    private static final double KEY_LETTER = 7.5;
+
+    private List<Entry> all = List.of();
+    private final Label heading = new Label();
     private final TextField sought = new TextField();
     private final ListView<Entry> list = new ListView<>();
 
-    FinderPanel(String title, String prompt, List<Entry> entries, Runnable leave) {
-        this.all = List.copyOf(entries);
+    FinderPanel(Runnable leave) {
         setId("finder");
         getStyleClass().add("fits");
-        Label heading = new Label(title);
         heading.getStyleClass().add("panel-title");
         sought.setId("sought");
-        sought.setPromptText(prompt);
         list.setId("found");
         list.setCellFactory(view -> new Cell());
         list.setPlaceholder(new Label("Nothing of that name. Try another word."));
         VBox.setVgrow(list, Priority.ALWAYS);
         getChildren().addAll(heading, sought, list);
-        sought.textProperty().addListener((at, before, after) -> fill());
+        sought.textProperty().addListener((at, before, after) -> find());
         sought.setOnKeyPressed(event -> {
             if (event.getCode() == KeyCode.DOWN) {
                 list.requestFocus();
@@ -50,10 +55,22 @@ final class FinderPanel extends VBox {
             }
         });
         list.setOnMouseClicked(event -> choose(leave));
-        fill();
     }
 
-    private void fill() {
+    /** Shows other lines to be searched. */
+    void fill(String title, String prompt, List<Entry> entries) {
+        heading.setText(title);
+        sought.setPromptText(prompt);
+        sought.clear();
+        if (!all.equals(entries)) {
+            all = List.copyOf(entries);
+            find();
+        }
+        list.getSelectionModel().select(0);
+        list.scrollTo(0);
+    }
+
+    private void find() {
         String wanted = sought.getText().toLowerCase(Locale.ROOT).strip();
         list.setItems(FXCollections.observableList(all.stream()
                 .filter(entry -> entry.words().toLowerCase(Locale.ROOT).contains(wanted))
@@ -73,33 +90,33 @@ final class FinderPanel extends VBox {
         sought.requestFocus();
     }
 
-    /** One line: the words, and at the end the key. */
+    /** One line: the words, and at the end the key. Its parts stay while it is empty: to style them anew takes long. */
     private static final class Cell extends ListCell<Entry> {
-        private final Label words = new Label();
+        private final Paragraph words = new Paragraph(WORDS_WIDTH);
         private final Label end = new Label();
         private final HBox line;
 
         Cell() {
-            words.setWrapText(true);
-            words.setMaxWidth(190);
             Region gap = new Region();
             HBox.setHgrow(gap, Priority.ALWAYS);
             end.getStyleClass().add("clean");
             end.setMinWidth(Region.USE_PREF_SIZE);
             line = new HBox(words, gap, end);
+            setGraphic(line);
         }
 
         @Override
         protected void updateItem(Entry entry, boolean isEmpty) {
             super.updateItem(entry, isEmpty);
+            line.setVisible(!isEmpty && entry != null);
             if (isEmpty || entry == null) {
-                setGraphic(null);
                 setAccessibleText("");
                 return;
             }
+            words.setWrappingWidth(
+                    Math.min(WORDS_WIDTH, LINE_WIDTH - KEY_LETTER * entry.end().length()));
             words.setText(entry.words());
             end.setText(entry.end());
-            setGraphic(line);
             setAccessibleText(entry.words() + " " + entry.end());
         }
     }

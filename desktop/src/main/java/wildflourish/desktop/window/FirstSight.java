@@ -23,7 +23,7 @@ final class FirstSight extends BorderPane {
     FirstSight(Sight sight, Preferences preferences) {
         Theme theme = preferences.theme();
         getStyleClass().addAll("window", theme.styleClass());
-        setTop(panel("book-bar", 0, BAR_HEIGHT));
+        setTop(panel("bar-ground", 0, BAR_HEIGHT));
         setBottom(panel("sound-bar", 0, FOOT_HEIGHT));
         setLeft(panel("growth-stem", STEM_WIDTH, 0));
         setRight(panel("fits", FITS_WIDTH, 0));

@@ -25,6 +25,7 @@ import wildflourish.core.problem.Parsed;
 import wildflourish.core.version.Book;
 import wildflourish.desktop.desk.Desk;
 import wildflourish.desktop.look.AppFonts;
+import wildflourish.desktop.look.Frames;
 import wildflourish.desktop.look.Theme;
 import wildflourish.desktop.play.Player;
 import wildflourish.files.abc.BookReader;
@@ -117,9 +118,11 @@ public final class FlourishApp extends Application {
                         opened -> show(new Stage(), new Desk(opened), beside -> {}),
                         worker,
                         soon,
+                        new Frames(),
                         printer()));
         windows.add(content);
         stage.getScene().setRoot(content);
+        content.timeThread();
         stage.setOnCloseRequest(event -> {
             if (!content.mayClose(stage::close)) {
                 event.consume();
@@ -132,7 +135,17 @@ public final class FlourishApp extends Application {
             windows.remove(content);
         });
         content.score().requestFocus();
+        content.prepare();
+        rehearse(desk.sight().get().chosen().instrument());
         return content;
+    }
+
+    private static void rehearse(Instrument instrument) {
+        try {
+            Rehearsal.begin(WarmUp.demo(Path.of("rehearsal.abc")), instrument);
+        } catch (IOException e) {
+            // Then the first keys take a little longer.
+        }
     }
 
     /** What was begun is done before the application may end. */

@@ -40,6 +40,7 @@ import wildflourish.desktop.bench.ScoreView;
 import wildflourish.desktop.closeup.CloseUpView;
 import wildflourish.desktop.desk.Desk;
 import wildflourish.desktop.desk.Sight;
+import wildflourish.desktop.look.Frames;
 import wildflourish.desktop.look.SystemTheme;
 import wildflourish.desktop.look.Theme;
 import wildflourish.desktop.plain.BestFitView;
@@ -67,9 +68,13 @@ public final class MainWindow extends BorderPane {
     private final ChartView chart;
     private final LookOverPanel lookOver;
     private final BestFitView bestFit;
-    private final VBox below = new VBox();
+    private final FinderPanel finder = new FinderPanel(this::leaveFinder);
+    private final Deck middle = new Deck();
+    private final Deck side = new Deck();
+    private final Deck under = new Deck();
+    private final Dress dress;
     private final Keys keys;
-    private Theme theme = Theme.LIGHT;
+    private final List<FinderPanel.Entry> doable;
 
     public MainWindow(Desk desk, Player player, Surroundings around) {
         this.desk = desk;
@@ -78,7 +83,7 @@ public final class MainWindow extends BorderPane {
         Recovery recovery = new Recovery(around.own().resolve("unsaved"));
         this.files = new BookFiles(desk, around, banner, new Safekeeping(desk, recovery, banner), preferences);
         this.score = new ScoreView(desk, around.soon());
-        this.fits = new FitsPanel(desk);
+        this.fits = new FitsPanel(desk, around.frames());
         this.closeUp = new CloseUpView(desk);
         this.write = new WritePanel(desk);
         this.transport = new Transport(desk, player, new Transport.Listener() {
@@ -92,7 +97,7 @@ public final class MainWindow extends BorderPane {
                 lookClose();
             }
         });
-        this.chart = new ChartView(desk, this::chooseInstrument);
+        this.chart = new ChartView(desk, this::chooseInstrument, around.soon());
         LongWork work = new LongWork(banner, around.worker());
         LookOverPanel.Away away = new LookOverPanel.Away() {
             @Override
@@ -105,16 +110,26 @@ public final class MainWindow extends BorderPane {
             }
         };
         this.lookOver = new LookOverPanel(
-                desk, new LookOverPanel.Choices(this::loop, this::chooseInstrument, () -> showBestFit(true), away));
+                desk,
+                new LookOverPanel.Choices(this::loop, this::chooseInstrument, () -> showBestFit(true), away),
+                around.frames());
         this.bestFit = new BestFitView(
                 desk,
                 new BestFitView.Choices(
                         this::chooseInstrument,
                         preferences::owned,
                         owned -> remember("owned", String.join(",", new TreeSet<>(owned))),
-                        away));
+                        away),
+                around.frames());
         this.bar = new BookBar(this, desk, files);
         this.keys = KeyTable.of(this, desk, files);
+        this.doable = keys.byWords().entrySet().stream()
+                .map(each -> new FinderPanel.Entry(
+                        each.getKey(),
+                        Keys.shown(each.getValue()),
+                        each.getValue().get(0).verb()))
+                .toList();
+        this.dress = new Dress(around.frames());
         layOut();
         desk.sight().addListener((at, before, after) -> looked());
         addEventFilter(KeyEvent.KEY_PRESSED, this::pressed);
@@ -124,6 +139,10 @@ public final class MainWindow extends BorderPane {
         looked();
         files.begin();
         welcome();
+    }
+
+    void timeThread() {
+        ThreadClock.watch(getScene(), desk, keys);
     }
 
     /** The first time ever: three keys that lead to a placed ornament and its sound. */
@@ -141,15 +160,54 @@ public final class MainWindow extends BorderPane {
     }
 
     private void layOut() {
-        getStyleClass().addAll("window", theme.styleClass());
-        setTop(new VBox(bar, banner));
-        setLeft(new GrowthStem(desk));
-        setCenter(score);
-        setRight(fits);
+        getStyleClass().add("window");
+        VBox top = new VBox(bar, banner);
+        GrowthStem stem = new GrowthStem(desk);
         SaidLine said = new SaidLine(desk);
-        below.getChildren().addAll(new SoundBar(desk, transport), said);
+        SoundBar sound = new SoundBar(desk, transport);
+        setTop(top);
+        setLeft(stem);
+        setCenter(middle);
+        setRight(side);
+        setBottom(new VBox(under, sound, said));
+        List.of(finder, lookOver, closeUp, write, chart, bestFit).forEach(panel -> panel.setVisible(false));
+        middle.show(score);
+        side.show(fits);
         lookForSound(said);
-        setBottom(below);
+        dress.with(score, score::setTheme)
+                .with(fits, fits::setTheme)
+                .within(bar, "bar-ground")
+                .with(banner)
+                .with(stem)
+                .with(sound)
+                .with(said)
+                .with(closeUp, closeUp::setTheme)
+                .with(write)
+                .with(lookOver)
+                .with(finder)
+                .with(bestFit)
+                .with(chart, chart::setTheme);
+    }
+
+    /** Makes what is not in sight yet ready for its first time, one panel a frame; for when everything in sight is there. */
+    void prepare() {
+        Frames frames = around.frames();
+        fillFinder();
+        frames.execute(this::warmFocus);
+        frames.execute(fits::prepare);
+        List.of(finder, lookOver).forEach(panel -> frames.execute(() -> side.prepare(panel, frames)));
+        List.of(closeUp, write).forEach(panel -> frames.execute(() -> under.prepare(panel, frames)));
+        List.of(chart, bestFit).forEach(panel -> frames.execute(() -> middle.prepare(panel, frames)));
+        frames.execute(bestFit::prepare);
+        frames.execute(() -> closeUp.show(transport.realisation()));
+    }
+
+    /** The first field that gets the focus makes the toolkit bring up what it types with, which takes longer than a keystroke may. */
+    private void warmFocus() {
+        if (score.isFocused()) {
+            fits.focusWords();
+            score.requestFocus();
+        }
     }
 
     private void lookForSound(SaidLine said) {
@@ -176,7 +234,7 @@ public final class MainWindow extends BorderPane {
     // What was chosen before
 
     private void takePreferences() {
-        setTheme(preferences.theme());
+        dress.begin(preferences.theme());
         score.show(preferences.shows());
         score.setZoom(preferences.zoom());
         score.setInSmallNotes(preferences.isOn("small-notes"));
@@ -211,13 +269,7 @@ public final class MainWindow extends BorderPane {
     // How the score is shown
 
     public void setTheme(Theme newTheme) {
-        getStyleClass().remove(theme.styleClass());
-        theme = newTheme;
-        getStyleClass().add(theme.styleClass());
-        score.setTheme(theme);
-        fits.setTheme(theme);
-        closeUp.setTheme(theme);
-        chart.setTheme(theme);
+        dress.turn(newTheme);
     }
 
     void chooseTheme(Optional<Theme> chosen) {
@@ -226,7 +278,7 @@ public final class MainWindow extends BorderPane {
     }
 
     void otherTheme() {
-        chooseTheme(Optional.of(theme.other()));
+        chooseTheme(Optional.of(dress.theme().other()));
     }
 
     void show(Score.Shows shows) {
@@ -270,12 +322,14 @@ public final class MainWindow extends BorderPane {
 
     /** Shows the text of the tune, to be typed, or hides it. */
     public void showWrite(boolean isShown) {
-        below.getChildren().remove(write);
         if (isShown) {
             showCloseUp(false);
-            below.getChildren().add(0, write);
+            under.show(write);
             write.focus();
         } else {
+            if (isWriting()) {
+                under.clear();
+            }
             write.finish();
             score.requestFocus();
         }
@@ -283,7 +337,7 @@ public final class MainWindow extends BorderPane {
     }
 
     boolean isWriting() {
-        return below.getChildren().contains(write);
+        return under.isInFront(write);
     }
 
     void newTune() {
@@ -295,23 +349,26 @@ public final class MainWindow extends BorderPane {
 
     /** The chart of the instrument in place of the score, or the score again. */
     public void showChart(boolean isShown) {
-        setCenter(isShown ? chart : score);
-        (isShown ? chart : score).requestFocus();
+        bring(isShown ? chart : score);
+    }
+
+    private void bring(Region panel) {
+        middle.show(panel);
+        panel.requestFocus();
     }
 
     /** Whether the score is in front. */
     boolean isScore() {
-        return getCenter() == score;
+        return middle.isInFront(score);
     }
 
     boolean isChart() {
-        return getCenter() == chart;
+        return middle.isInFront(chart);
     }
 
     /** Which instrument the tune lies best on, in place of the score, or the score again. */
     public void showBestFit(boolean isShown) {
-        setCenter(isShown ? bestFit : score);
-        (isShown ? bestFit : score).requestFocus();
+        bring(isShown ? bestFit : score);
         if (isShown) {
             bestFit.show();
         }
@@ -323,7 +380,7 @@ public final class MainWindow extends BorderPane {
     }
 
     boolean isBestFit() {
-        return getCenter() == bestFit;
+        return middle.isInFront(bestFit);
     }
 
     /** One phrase at a time, large; B goes on to the next. */
@@ -337,14 +394,14 @@ public final class MainWindow extends BorderPane {
 
     /** The look-over of the plain tune in place of what fits, or what fits again. */
     public void showLookOver(boolean isShown) {
-        setRight(isShown ? lookOver : fits);
+        side.show(isShown ? lookOver : fits);
         if (isShown) {
             lookOver.show();
         }
     }
 
     boolean isLookOver() {
-        return getRight() == lookOver;
+        return side.isInFront(lookOver);
     }
 
     void namePhrase() {
@@ -385,19 +442,20 @@ public final class MainWindow extends BorderPane {
 
     /** Shows the chosen spot in milliseconds, or hides it. */
     public void showCloseUp(boolean isShown) {
-        below.getChildren().remove(closeUp);
         if (isShown) {
             if (isWriting()) {
                 showWrite(false);
             }
-            below.getChildren().add(0, closeUp);
+            under.show(closeUp);
+        } else if (isCloseUp()) {
+            under.clear();
         }
         bar.setCloseUp(isShown);
         lookClose();
     }
 
     boolean isCloseUp() {
-        return below.getChildren().contains(closeUp);
+        return under.isInFront(closeUp);
     }
 
     private void lookClose() {
@@ -414,11 +472,12 @@ public final class MainWindow extends BorderPane {
 
     /** Everything one can do, to be found by typing. */
     void findAction() {
-        List<FinderPanel.Entry> entries = new ArrayList<>();
-        keys.byWords()
-                .forEach((words, actions) -> entries.add(new FinderPanel.Entry(
-                        words, Keys.shown(actions), actions.get(0).verb())));
-        beside(new FinderPanel("What you can do", "Type a word: note, save, stage …", entries, this::leaveFinder));
+        fillFinder();
+        showFinder();
+    }
+
+    private void fillFinder() {
+        finder.fill("What you can do", "Type a word: note, save, stage …", doable);
     }
 
     /** Everything that was done since the book was opened; choosing one goes back to just after it. */
@@ -436,19 +495,20 @@ public final class MainWindow extends BorderPane {
                 "the book as it was opened",
                 done.isEmpty() ? "now" : done.size() + " back",
                 () -> done.forEach(each -> desk.undo())));
-        beside(new FinderPanel("What you did", "Type a word", entries, this::leaveFinder));
+        finder.fill("What you did", "Type a word", entries);
+        showFinder();
     }
 
-    private void beside(FinderPanel finder) {
-        setRight(finder);
+    private void showFinder() {
+        side.show(finder);
         finder.focus();
     }
 
     /** Back to what fits, and to the score. */
     void leaveFinder() {
-        if (getRight() != fits) {
-            setRight(fits);
-            getCenter().requestFocus();
+        if (!side.isInFront(fits)) {
+            side.show(fits);
+            middle.front().ifPresent(Region::requestFocus);
         } else {
             showChart(false);
         }

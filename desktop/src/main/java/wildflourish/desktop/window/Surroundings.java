@@ -4,6 +4,7 @@ import java.nio.file.Path;
 import java.util.concurrent.Executor;
 import java.util.function.Consumer;
 import wildflourish.core.problem.Parsed;
+import wildflourish.desktop.look.Frames;
 import wildflourish.files.store.StoredBook;
 
 /**
@@ -14,6 +15,7 @@ import wildflourish.files.store.StoredBook;
  * @param anotherWindow shows a book that was read in a further window
  * @param worker does what takes long
  * @param soon does what takes milliseconds: lays out the score, keeps preferences
+ * @param frames does what is seen one thing a frame
  * @param printer what pages are printed on
  */
 public record Surroundings(
@@ -22,4 +24,5 @@ public record Surroundings(
         Consumer<Parsed<StoredBook>> anotherWindow,
         Executor worker,
         Executor soon,
+        Frames frames,
         PaperPrinter printer) {}

@@ -128,8 +128,10 @@ class FilesIT extends WindowTest {
     @Test
     void darkAndLightAreAKeyApart() throws Exception {
         press(KeyCode.D);
-        assertThat(window.getStyleClass()).contains("dark").doesNotContain("light");
+        assertThat(robot.lookup(".dark").queryAll()).hasSizeGreaterThan(10);
+        assertThat(robot.lookup(".light").queryAll()).isEmpty();
         press(KeyCode.D);
-        assertThat(window.getStyleClass()).contains("light").doesNotContain("dark");
+        assertThat(robot.lookup(".light").queryAll()).hasSizeGreaterThan(10);
+        assertThat(robot.lookup(".dark").queryAll()).isEmpty();
     }
 }

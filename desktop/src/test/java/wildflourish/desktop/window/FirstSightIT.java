@@ -10,6 +10,7 @@ import javafx.scene.image.WritableImage;
 import javafx.scene.paint.Color;
 import org.junit.jupiter.api.Test;
 import wildflourish.desktop.desk.Desk;
+import wildflourish.desktop.look.Frames;
 
 /** What is seen first does not jump when the controls appear around it. */
 class FirstSightIT extends WindowTest {
@@ -26,7 +27,10 @@ class FirstSightIT extends WindowTest {
         WritableImage first =
                 inWindow(() -> picture(new FirstSight(other.sight().get(), new Preferences(folder))));
         WritableImage whole = inWindow(() -> picture(new MainWindow(
-                other, player, new Surroundings(picker, folder, beside -> {}, Runnable::run, Runnable::run, printer))));
+                other,
+                player,
+                new Surroundings(
+                        picker, folder, beside -> {}, Runnable::run, Runnable::run, Frames.atOnce(), printer))));
         int dark = 0;
         int differing = 0;
         PixelReader one = first.getPixelReader();

@@ -12,6 +12,7 @@ import javafx.scene.input.KeyCode;
 import org.junit.jupiter.api.Test;
 import wildflourish.core.version.Book;
 import wildflourish.desktop.desk.Desk;
+import wildflourish.desktop.look.Frames;
 import wildflourish.files.store.BookStore;
 import wildflourish.files.store.Recovery;
 
@@ -103,7 +104,7 @@ class KeepingIT extends WindowTest {
         MainWindow second = inWindow(() -> new MainWindow(
                 new Desk(BookStore.open(book)),
                 player,
-                new Surroundings(picker, own, other -> {}, Runnable::run, Runnable::run, printer)));
+                new Surroundings(picker, own, other -> {}, Runnable::run, Runnable::run, Frames.atOnce(), printer)));
         assertThat(inWindow(() -> second.lookup("#notice-twice"))).isNotNull();
         assertThat(isShown("#notice-twice")).isFalse();
         inWindow(() -> {
@@ -142,11 +143,13 @@ class KeepingIT extends WindowTest {
         MainWindow next = inWindow(() -> {
             Desk again = new Desk(BookStore.open(book));
             MainWindow made = new MainWindow(
-                    again, player, new Surroundings(picker, own, other -> {}, Runnable::run, Runnable::run, printer));
+                    again,
+                    player,
+                    new Surroundings(picker, own, other -> {}, Runnable::run, Runnable::run, Frames.atOnce(), printer));
             assertThat(again.sight().get().chosen().profile().id()).isEqualTo("learner");
             return made;
         });
-        assertThat(next.getStyleClass()).contains("dark");
+        assertThat(next.score().getStyleClass()).contains("dark").doesNotContain("light");
         inWindow(() -> {
             next.close();
             return true;

@@ -4,18 +4,16 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.List;
 import java.util.function.BooleanSupplier;
-import java.util.stream.Stream;
 import javafx.event.ActionEvent;
 import javafx.event.Event;
 import javafx.scene.control.Button;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.ComboBoxBase;
-import javafx.scene.control.Label;
-import javafx.scene.control.Labeled;
 import javafx.scene.control.Menu;
 import javafx.scene.control.MenuButton;
 import javafx.scene.control.TextField;
 import javafx.scene.input.KeyCode;
+import javafx.scene.text.Text;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -62,8 +60,9 @@ class LinesIT extends WindowTest {
         assertThat(inWindow(() -> chart.page().orElseThrow().drawn())).hasSizeGreaterThan(40);
         press(KeyCode.H);
         press(KeyCode.K);
-        List<String> words = robot.lookup("#look-over .label").queryAllAs(Label.class).stream()
-                .map(Label::getText)
+        List<String> words = robot.lookup("#look-over .paragraph").queryAllAs(Text.class).stream()
+                .filter(each -> !(each.getParent() instanceof Button))
+                .map(Text::getText)
                 .toList();
         assertThat(words).anyMatch(line -> line.startsWith("Grade "));
         assertThat(words).noneMatch(line -> line.startsWith("Not on the"));
@@ -148,9 +147,8 @@ class LinesIT extends WindowTest {
     }
 
     private List<String> lookedOver() {
-        return Stream.of("#look-over .label", "#look-over .card")
-                .flatMap(query -> robot.lookup(query).queryAllAs(Labeled.class).stream())
-                .map(Labeled::getText)
+        return robot.lookup("#look-over .paragraph").queryAllAs(Text.class).stream()
+                .map(Text::getText)
                 .toList();
     }
 

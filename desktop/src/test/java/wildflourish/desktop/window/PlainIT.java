@@ -12,12 +12,12 @@ import java.util.Optional;
 import javafx.scene.control.Button;
 import javafx.scene.control.CheckBox;
 import javafx.scene.control.ComboBox;
-import javafx.scene.control.Label;
 import javafx.scene.control.Menu;
 import javafx.scene.control.MenuButton;
 import javafx.scene.control.TextField;
 import javafx.scene.control.ToggleButton;
 import javafx.scene.input.KeyCode;
+import javafx.scene.text.Text;
 import org.junit.jupiter.api.Test;
 import wildflourish.core.engraving.Drawn;
 import wildflourish.core.instrument.Instrument;
@@ -28,8 +28,8 @@ import wildflourish.desktop.plain.ChartView;
 /** The plain tune and its instrument: chart, look-over, best fit, another instrument. */
 class PlainIT extends WindowTest {
     private List<String> words() {
-        return robot.lookup("#look-over .label").queryAllAs(Label.class).stream()
-                .map(Label::getText)
+        return robot.lookup("#look-over .paragraph").queryAllAs(Text.class).stream()
+                .map(Text::getText)
                 .toList();
     }
 
@@ -155,8 +155,8 @@ class PlainIT extends WindowTest {
     }
 
     private String row(String id) throws Exception {
-        return inWindow(() -> find("#best-" + id, Button.class).getParent().lookupAll(".label").stream()
-                .map(each -> ((Label) each).getText())
+        return inWindow(() -> find("#best-" + id, Button.class).getParent().lookupAll(".paragraph").stream()
+                .map(each -> ((Text) each).getText())
                 .collect(java.util.stream.Collectors.joining("; ")));
     }
 

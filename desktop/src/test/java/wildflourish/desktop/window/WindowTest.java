@@ -37,6 +37,7 @@ import wildflourish.core.version.Spot;
 import wildflourish.desktop.desk.Desk;
 import wildflourish.desktop.desk.Sight;
 import wildflourish.desktop.look.AppFonts;
+import wildflourish.desktop.look.Frames;
 import wildflourish.desktop.play.Player;
 import wildflourish.desktop.play.SilentSpeaker;
 import wildflourish.files.store.BookStore;
@@ -83,7 +84,13 @@ abstract class WindowTest {
                 desk,
                 player,
                 new Surroundings(
-                        picker, own, other -> opened.add(other.value().path()), worker(), Runnable::run, printer));
+                        picker,
+                        own,
+                        other -> opened.add(other.value().path()),
+                        worker(),
+                        Runnable::run,
+                        frames(),
+                        printer));
         Scene scene = new Scene(window, FlourishApp.WIDTH, FlourishApp.HEIGHT);
         scene.getStylesheets().add(FlourishApp.styles());
         stage.setScene(scene);
@@ -94,6 +101,11 @@ abstract class WindowTest {
     /** Long work is done at once; tests that want to see it under way say so. */
     Executor worker() {
         return Runnable::run;
+    }
+
+    /** What grows is there at once; tests that want to see it grow say so. */
+    Frames frames() {
+        return Frames.atOnce();
     }
 
     /** The demo book; tests that want another say so. */
@@ -203,6 +215,11 @@ abstract class WindowTest {
     }
 
     boolean isShown(String query) {
-        return robot.lookup(query).tryQuery().isPresent();
+        return robot.lookup(query).queryAll().stream().anyMatch(WindowTest::isInSight);
+    }
+
+    /** Whether a node and all around it are visible: panels behind the one in front are there, but not. */
+    static boolean isInSight(Node node) {
+        return node.isVisible() && (node.getParent() == null || isInSight(node.getParent()));
     }
 }

@@ -1,0 +1,92 @@
+package wildflourish.desktop.window;
+
+import java.util.List;
+import java.util.Optional;
+import javafx.geometry.Orientation;
+import javafx.scene.layout.Pane;
+import javafx.scene.layout.Region;
+import wildflourish.desktop.look.Frames;
+import wildflourish.desktop.look.Pieces;
+
+/**
+ * Panels in one place of the window, at most one of them in sight and as large as the place. The others stay ready behind it: to make and style a panel anew takes
+ * longer than a keystroke may.
+ */
+final class Deck extends Pane {
+    private Optional<Region> front = Optional.empty();
+
+    /** Brings a panel into sight; it takes its place among the others the first time. */
+    void show(Region panel) {
+        if (!isInFront(panel)) {
+            front.ifPresent(before -> before.setVisible(false));
+            front = Optional.of(panel);
+            add(panel);
+            panel.setVisible(true);
+            requestLayout();
+        }
+    }
+
+    /** Nothing is in sight. */
+    void clear() {
+        front.ifPresent(before -> before.setVisible(false));
+        front = Optional.empty();
+        requestLayout();
+    }
+
+    /** Makes a panel ready behind the one in sight, piece by piece. */
+    void prepare(Region panel, Frames frames) {
+        if (!getChildren().contains(panel)) {
+            panel.setVisible(false);
+            panel.resize(getWidth(), getHeight());
+            List<Runnable> pieces = Pieces.of(panel);
+            add(panel);
+            frames.next(pieces);
+        }
+    }
+
+    private void add(Region panel) {
+        if (!getChildren().contains(panel)) {
+            getChildren().add(panel);
+        }
+    }
+
+    /** Whether a panel is in sight. */
+    boolean isInFront(Region panel) {
+        return front.equals(Optional.of(panel));
+    }
+
+    /** What is in sight. */
+    Optional<Region> front() {
+        return front;
+    }
+
+    @Override
+    protected void layoutChildren() {
+        front.ifPresent(panel -> panel.resizeRelocate(0, 0, getWidth(), getHeight()));
+    }
+
+    @Override
+    public Orientation getContentBias() {
+        return Orientation.HORIZONTAL;
+    }
+
+    @Override
+    protected double computeMinWidth(double height) {
+        return 0;
+    }
+
+    @Override
+    protected double computeMinHeight(double width) {
+        return 0;
+    }
+
+    @Override
+    protected double computePrefWidth(double height) {
+        return front.map(panel -> panel.prefWidth(-1)).orElse(0.0);
+    }
+
+    @Override
+    protected double computePrefHeight(double width) {
+        return front.map(panel -> panel.prefHeight(width)).orElse(0.0);
+    }
+}
