@@ -58,6 +58,8 @@ public final class BestFitView extends ScrollPane {
     private boolean isUnfolded;
     /** The kind of the instrument that was worked on when the view was last shown. */
     private Optional<Family.Kind> followed = Optional.empty();
+
+    private Optional<Shown> shown = Optional.empty();
     /** Counts what was asked, so that an answer that comes too late is passed over. */
     private int asked;
 
@@ -92,6 +94,9 @@ public final class BestFitView extends ScrollPane {
             return new Answer(lies, BestFit.recordingMoved(tune, chosen));
         }
     }
+
+    /** What was asked for last, and how it is to be shown. */
+    private record Shown(Question question, Set<String> owned, Instrument chosen, boolean isUnfolded) {}
 
     private record Answer(List<Lie> lies, List<BestFit.Moved> moves) {}
 
@@ -182,12 +187,13 @@ public final class BestFitView extends ScrollPane {
         }));
     }
 
-    /** Works the fits out anew; for when the view comes into sight. */
+    /** Works the fits out, unless they stand here already; for when the view comes into sight. */
     public void show() {
-        int number = ++asked;
         Sight sight = desk.sight().get();
         Optional<Tune> tune = sight.tune();
         if (tune.isEmpty() || tune.get().notes().isEmpty()) {
+            asked++;
+            shown = Optional.empty();
             title.setText("Open a book with a tune in it, or begin one with Ctrl+N.");
             kept.forEach(row -> row.setVisible(false));
             recording.getChildren().clear();
@@ -210,11 +216,20 @@ public final class BestFitView extends ScrollPane {
                 Math.max(0, sounding.getSelectionModel().getSelectedIndex()),
                 second < 0 ? Optional.empty() : Optional.of(second));
         Instrument chosen = sight.chosen().instrument();
-        choices.away().work(() -> question.answered(chosen), answer -> {
-            if (number == asked) {
-                show(answer, owned, chosen);
-            }
-        });
+        Optional<Shown> now = Optional.of(new Shown(question, owned, chosen, isUnfolded));
+        if (now.equals(shown)) {
+            return;
+        }
+        shown = now;
+        int number = ++asked;
+        choices.away()
+                .work(
+                        () -> question.answered(chosen),
+                        answer -> frames.execute(() -> {
+                            if (number == asked) {
+                                show(answer, owned, chosen);
+                            }
+                        }));
     }
 
     /** Where the instrument worked on is of another kind than before, its kind is shown. */

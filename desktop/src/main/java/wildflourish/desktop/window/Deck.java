@@ -1,5 +1,6 @@
 package wildflourish.desktop.window;
 
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import javafx.geometry.Orientation;
@@ -33,14 +34,15 @@ final class Deck extends Pane {
         requestLayout();
     }
 
-    /** Makes a panel ready behind the one in sight, piece by piece. */
+    /** Makes a panel ready piece by piece; where there is one in sight, laid out and drawn under it. */
     void prepare(Region panel, Frames frames) {
         if (!getChildren().contains(panel)) {
-            panel.setVisible(false);
+            panel.setVisible(front.isPresent());
             panel.resize(getWidth(), getHeight());
-            List<Runnable> pieces = Pieces.of(panel);
-            add(panel);
-            frames.next(pieces);
+            List<Runnable> steps = new ArrayList<>(Pieces.of(panel));
+            getChildren().add(0, panel);
+            steps.add(() -> panel.setVisible(isInFront(panel)));
+            frames.next(steps);
         }
     }
 

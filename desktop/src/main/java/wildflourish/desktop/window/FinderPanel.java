@@ -10,7 +10,6 @@ import javafx.scene.control.TextField;
 import javafx.scene.input.KeyCode;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
-import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import wildflourish.desktop.look.Paragraph;
 
@@ -93,15 +92,11 @@ final class FinderPanel extends VBox {
     /** One line: the words, and at the end the key. Its parts stay while it is empty: to style them anew takes long. */
     private static final class Cell extends ListCell<Entry> {
         private final Paragraph words = new Paragraph(WORDS_WIDTH);
-        private final Label end = new Label();
-        private final HBox line;
+        private final Paragraph end = new Paragraph(0, "clean");
+        private final HBox line = new HBox(words, end);
 
         Cell() {
-            Region gap = new Region();
-            HBox.setHgrow(gap, Priority.ALWAYS);
-            end.getStyleClass().add("clean");
-            end.setMinWidth(Region.USE_PREF_SIZE);
-            line = new HBox(words, gap, end);
+            line.getStyleClass().add("found-line");
             setGraphic(line);
         }
 
