@@ -38,7 +38,7 @@ public final class BestFitView extends ScrollPane {
 
     private static final int MOVES = 3;
     private static final double BAR = 150;
-    private static final double WORDS = 780;
+    private static final double EDGES = 46;
 
     private final Desk desk;
     private final Choices choices;
@@ -138,6 +138,10 @@ public final class BestFitView extends ScrollPane {
         VBox all = new VBox(title, controls, recording, heads, rows, more);
         all.getStyleClass().add("fit-page");
         setContent(all);
+        viewportBoundsProperty()
+                .addListener((at, before, after) -> recording.getChildren().stream()
+                        .map(Paragraph.class::cast)
+                        .forEach(paragraph -> paragraph.setWrappingWidth(wordsWidth())));
         desk.sight().addListener((at, before, after) -> {
             boolean isSame = before.tune().equals(after.tune())
                     && before.chosen().instrument().equals(after.chosen().instrument());
@@ -330,8 +334,12 @@ public final class BestFitView extends ScrollPane {
         }
     }
 
-    private static Paragraph words(String text) {
-        return new Paragraph(text, WORDS);
+    private Paragraph words(String text) {
+        return new Paragraph(text, wordsWidth());
+    }
+
+    private double wordsWidth() {
+        return Math.max(FitRow.CELL, getViewportBounds().getWidth() - EDGES);
     }
 
     static String cost(double cost) {

@@ -10,6 +10,7 @@ import javafx.scene.control.TextField;
 import javafx.scene.input.KeyCode;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
+import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import wildflourish.desktop.look.Paragraph;
 
@@ -21,8 +22,8 @@ final class FinderPanel extends VBox {
     /** For the words of a line, in pixels, and what a letter of the key at its end takes of them where it is a long one. */
     private static final double WORDS_WIDTH = 190;
 
-    private static final double LINE_WIDTH = 238;
-    private static final double KEY_LETTER = 7.5;
+    private static final double LINE_WIDTH = 246;
+    private static final double KEY_LETTER = 6.7;
 
     private List<Entry> all = List.of();
     private final Label heading = new Label();
@@ -93,9 +94,12 @@ final class FinderPanel extends VBox {
     private static final class Cell extends ListCell<Entry> {
         private final Paragraph words = new Paragraph(WORDS_WIDTH);
         private final Paragraph end = new Paragraph(0, "clean");
-        private final HBox line = new HBox(words, end);
+        private final Region gap = new Region();
+        private final HBox line = new HBox(words, gap, end);
 
         Cell() {
+            HBox.setHgrow(gap, Priority.ALWAYS);
+            line.setPrefWidth(LINE_WIDTH);
             line.getStyleClass().add("found-line");
             setGraphic(line);
         }

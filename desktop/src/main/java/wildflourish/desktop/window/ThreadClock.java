@@ -31,7 +31,7 @@ import wildflourish.desktop.desk.Desk;
 final class ThreadClock {
     private static final boolean ASKED = Boolean.getBoolean("wildflourish.thread-clock");
 
-    private static final int ROUNDS = Math.max(2, Integer.getInteger("wildflourish.thread-clock.rounds", 12));
+    private static final int ROUNDS = Math.max(2, Integer.getInteger("wildflourish.thread-clock.rounds", 8));
     private static final long SETTLED_MILLIS = 4000;
     private static final long QUIET_MILLIS = 70;
     private static final long LONGEST_WAIT_MILLIS = 600;
