@@ -15,9 +15,9 @@ import javafx.application.Platform;
  */
 public class Frames implements Executor {
     /** Of a frame, for what is asked for here; the rest is for the toolkit's own work and for keys. */
-    private static final double ROOM_NANOS = 4e6;
+    private static final double ROOM_NANOS = 5e6;
     /** How much of what a step is thought to take is forgotten with every frame. */
-    private static final double FORGETTING = 0.97;
+    private static final double FORGETTING = 0.99;
 
     private final Deque<Runnable> waiting = new ArrayDeque<>();
     private double nanosAStep = ROOM_NANOS;
