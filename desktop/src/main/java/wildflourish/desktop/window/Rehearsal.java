@@ -36,20 +36,20 @@ final class Rehearsal {
 
     private final Desk desk;
 
-    private Rehearsal(Desk desk) {
-        this.desk = desk;
+    Rehearsal(Parsed<StoredBook> book, Instrument instrument) {
+        desk = new Desk(book);
+        desk.chooseInstrument(instrument);
     }
 
     /** Begins on a thread of its own, with the instrument that is worked on. */
     static void begin(Parsed<StoredBook> book, Instrument instrument) {
-        Desk desk = new Desk(book);
-        desk.chooseInstrument(instrument);
-        Thread thread = new Thread(new Rehearsal(desk)::run, "rehearsal");
+        Thread thread = new Thread(new Rehearsal(book, instrument)::run, "rehearsal");
         thread.setDaemon(true);
         thread.start();
     }
 
-    private void run() {
+    /** Goes through everything; afterwards the desk has its book as it was. */
+    Desk run() {
         for (int time = 0; time < TIMES; time++) {
             desk.chooseLesson(0);
             desk.chooseStage(1);
@@ -62,6 +62,7 @@ final class Rehearsal {
                 desk.undo();
             }
         }
+        return desk;
     }
 
     private void place() {

@@ -14,6 +14,10 @@ import javafx.scene.input.KeyCode;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
+import wildflourish.core.instrument.Instrument;
+import wildflourish.desktop.desk.Desk;
 import wildflourish.desktop.look.Frames;
 import wildflourish.desktop.look.Pieces;
 
@@ -168,6 +172,16 @@ class FramesIT extends WindowTest {
         if (node instanceof javafx.scene.Parent parent) {
             parent.getChildrenUnmodifiable().forEach(child -> walk(child, names));
         }
+    }
+
+    @ParameterizedTest
+    @ValueSource(strings = {"whistle-d", "union-d-closed", "fiddle", "banjo-open-g", "box-bc", "anglo-b"})
+    void aRehearsalGoesThroughOnAnyInstrumentAndLeavesItsBookAsItWas(String instrument) throws Exception {
+        var book = FlourishApp.freshDemo(own.resolve("rehearsed.abc"));
+        Desk rehearsed = new Rehearsal(book, Instrument.of(instrument)).run();
+        assertThat(rehearsed.done()).isEmpty();
+        assertThat(rehearsed.sight().get().book()).isEqualTo(book.value().book());
+        assertThat(sight().book()).isEqualTo(book.value().book());
     }
 
     @Test
