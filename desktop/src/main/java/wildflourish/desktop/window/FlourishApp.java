@@ -79,7 +79,7 @@ public final class FlourishApp extends Application {
             if (flags.contains("--dark")) {
                 content.setTheme(Theme.DARK);
             }
-            shot.ifPresent(file -> shoot(stage.getScene(), new File(file)));
+            shot.ifPresent(file -> content.whenGrown(() -> shoot(stage.getScene(), new File(file))));
         });
     }
 

@@ -202,6 +202,11 @@ public final class MainWindow extends BorderPane {
         frames.execute(() -> closeUp.show(transport.realisation()));
     }
 
+    /** Does it when all that grows now has grown. */
+    void whenGrown(Runnable verb) {
+        around.frames().execute(verb);
+    }
+
     /** The first field that gets the focus makes the toolkit bring up what it types with, which takes longer than a keystroke may. */
     private void warmFocus() {
         if (score.isFocused()) {
