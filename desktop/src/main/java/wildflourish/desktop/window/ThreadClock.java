@@ -104,6 +104,7 @@ final class ThreadClock {
             onWindow(this::begin);
             settle();
             choose();
+            lookAnew(2 + round % 2);
         }
         isOver = true;
         print();
@@ -160,6 +161,16 @@ final class ThreadClock {
         onWindow(() -> score.requestFocus());
         onWindow(() -> press(new KeyCodeCombination(KeyCode.W)));
         settle();
+    }
+
+    /** The views that keep what they worked out, on a tune they were not on the last time. */
+    private void lookAnew(int lesson) {
+        onWindow(this::begin);
+        onWindow(() -> desk.chooseLesson(lesson));
+        settle();
+        timed("look over another tune", () -> press(new KeyCodeCombination(KeyCode.K)));
+        timed("best fit of another tune", () -> press(new KeyCodeCombination(KeyCode.I)));
+        timed("another tune while both are open", () -> desk.chooseLesson(lesson + 2));
     }
 
     private static boolean isDown(KeyCombination.ModifierValue modifier) {
