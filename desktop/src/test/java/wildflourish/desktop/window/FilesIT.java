@@ -47,9 +47,7 @@ class FilesIT extends WindowTest {
     void pdfIsTakenAwayByTheRealKeyboard() throws Exception {
         when(picker.toSave(anyString(), eq("pdf"))).thenReturn(Optional.of(beside("keys.pdf")));
         robot.push(KeyCode.CONTROL, KeyCode.E);
-        for (int i = 0; i < 500 && !Files.exists(beside("keys.pdf")); i++) {
-            Thread.sleep(10);
-        }
+        await("the PDF is there", () -> Files.exists(beside("keys.pdf")));
         assertThat(beside("keys.pdf")).isNotEmptyFile();
     }
 
@@ -128,10 +126,10 @@ class FilesIT extends WindowTest {
     @Test
     void darkAndLightAreAKeyApart() throws Exception {
         press(KeyCode.D);
-        assertThat(robot.lookup(".dark").queryAll()).hasSizeGreaterThan(10);
-        assertThat(robot.lookup(".light").queryAll()).isEmpty();
+        assertThat(all(".dark")).hasSizeGreaterThan(10);
+        assertThat(all(".light")).isEmpty();
         press(KeyCode.D);
-        assertThat(robot.lookup(".light").queryAll()).hasSizeGreaterThan(10);
-        assertThat(robot.lookup(".dark").queryAll()).isEmpty();
+        assertThat(all(".light")).hasSizeGreaterThan(10);
+        assertThat(all(".dark")).isEmpty();
     }
 }

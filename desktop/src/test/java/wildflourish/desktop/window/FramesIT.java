@@ -150,8 +150,8 @@ class FramesIT extends WindowTest {
         press(KeyCode.D);
         settle();
         settle();
-        assertThat(robot.lookup(".light").queryAll()).isEmpty();
-        assertThat(robot.lookup(".dark").queryAll()).hasSizeGreaterThan(10);
+        assertThat(all(".light")).isEmpty();
+        assertThat(all(".dark")).hasSizeGreaterThan(10);
         assertThat(names()).isEqualTo(before);
     }
 
@@ -193,7 +193,7 @@ class FramesIT extends WindowTest {
         settle();
         settle();
         for (String panel : List.of("#finder", "#look-over", "#close-up", "#write", "#chart", "#best-fit")) {
-            assertThat(robot.lookup(panel).queryAll()).as(panel).hasSize(1);
+            assertThat(all(panel)).as(panel).hasSize(1);
             assertThat(isShown(panel)).as(panel).isFalse();
         }
         assertThat(inWindow(() -> window.getScene().getFocusOwner())).isEqualTo(window.score());
@@ -202,11 +202,11 @@ class FramesIT extends WindowTest {
         settle();
         assertThat(isShown("#look-over")).isTrue();
         assertThat(isShown("#fits")).isFalse();
-        assertThat(robot.lookup("#look-over .card").queryAll()).isNotEmpty();
+        assertThat(all("#look-over .card")).isNotEmpty();
         press(KeyCode.F1);
         assertThat(isShown("#finder")).isTrue();
         press(KeyCode.ESCAPE);
         assertThat(isShown("#fits")).isTrue();
-        assertThat(robot.lookup("#fitting .card").queryAll()).isNotEmpty();
+        assertThat(all("#fitting .card")).isNotEmpty();
     }
 }

@@ -27,9 +27,7 @@ class KeepingIT extends WindowTest {
     }
 
     private void waitUntilKept() throws Exception {
-        for (int i = 0; i < 300 && recovery().find(book, onDisk()).isEmpty(); i++) {
-            Thread.sleep(10);
-        }
+        await("what is not saved is kept", () -> recovery().find(book, onDisk()).isPresent());
     }
 
     @Test
@@ -61,16 +59,10 @@ class KeepingIT extends WindowTest {
         press(KeyCode.ENTER);
         waitUntilKept();
         press(KeyCode.CONTROL, KeyCode.S);
-        for (int i = 0;
-                i < 100
-                        && Files.list(own.resolve("unsaved"))
-                                .anyMatch(each -> each.toString().endsWith(".abc"));
-                i++) {
-            Thread.sleep(10);
-        }
-        assertThat(Files.list(own.resolve("unsaved"))
-                        .filter(each -> each.toString().endsWith(".abc")))
-                .isEmpty();
+        await(
+                "what is saved is kept no longer",
+                () -> Files.list(own.resolve("unsaved"))
+                        .noneMatch(each -> each.toString().endsWith(".abc")));
     }
 
     @Test

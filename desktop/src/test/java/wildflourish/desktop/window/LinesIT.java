@@ -3,7 +3,6 @@ package wildflourish.desktop.window;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.List;
-import java.util.function.BooleanSupplier;
 import javafx.event.ActionEvent;
 import javafx.event.Event;
 import javafx.scene.control.Button;
@@ -60,7 +59,7 @@ class LinesIT extends WindowTest {
         assertThat(inWindow(() -> chart.page().orElseThrow().drawn())).hasSizeGreaterThan(40);
         press(KeyCode.H);
         press(KeyCode.K);
-        List<String> words = robot.lookup("#look-over .paragraph").queryAllAs(Text.class).stream()
+        List<String> words = all("#look-over .paragraph", Text.class).stream()
                 .filter(each -> !(each.getParent() instanceof Button))
                 .map(Text::getText)
                 .toList();
@@ -146,10 +145,8 @@ class LinesIT extends WindowTest {
                 .contains("out", "in", "A box round a button: press. A bare one: draw.");
     }
 
-    private List<String> lookedOver() {
-        return robot.lookup("#look-over .paragraph").queryAllAs(Text.class).stream()
-                .map(Text::getText)
-                .toList();
+    private void awaitLookedOver(String words) throws Exception {
+        await(words, () -> lookedOver().stream().anyMatch(line -> line.contains(words)));
     }
 
     @Test
@@ -160,10 +157,12 @@ class LinesIT extends WindowTest {
         });
         choose("box-dg");
         press(KeyCode.K);
-        await(() -> lookedOver().stream()
-                .anyMatch(line -> line.startsWith("F4 (bar 2") && line.contains("Tried, and helps")));
-        await(() -> lookedOver().stream().anyMatch(line -> line.startsWith("For the whole tune: play it in D major")));
-        Button obstacle = robot.lookup(".card").queryAllAs(Button.class).stream()
+        await(
+                "a spot is tried",
+                () -> lookedOver().stream()
+                        .anyMatch(line -> line.startsWith("F4 (bar 2") && line.contains("Tried, and helps")));
+        awaitLookedOver("For the whole tune: play it in D major");
+        Button obstacle = all(".card", Button.class).stream()
                 .filter(each -> each.getText().startsWith("F4 (bar 2"))
                 .findFirst()
                 .orElseThrow();
@@ -184,10 +183,10 @@ class LinesIT extends WindowTest {
     void theWayThroughSaysWhatItCostsAndWhatTheNextBestWouldBe() throws Exception {
         choose("box-bc");
         press(KeyCode.K);
-        await(() -> lookedOver().stream().anyMatch(line -> line.startsWith("The way through costs ")));
-        await(() -> lookedOver().stream().anyMatch(line -> line.startsWith("The next best way costs ")));
+        awaitLookedOver("The way through costs ");
+        awaitLookedOver("The next best way costs ");
         choose("whistle-d");
-        await(() -> lookedOver().stream().anyMatch(line -> line.contains("on the whistle in D")));
+        awaitLookedOver("on the whistle in D");
         assertThat(lookedOver()).noneMatch(line -> line.startsWith("The way through"));
     }
 
@@ -238,20 +237,12 @@ class LinesIT extends WindowTest {
     void theBestFitIsAmongInstrumentsOfTheSameKind(String instrument, String other) throws Exception {
         choose(instrument);
         press(KeyCode.I);
-        await(() -> robot.lookup(".fit-name").queryAllAs(Button.class).stream().anyMatch(Button::isVisible));
+        await("the instruments are there", () -> !all(".fit-name").isEmpty());
         inWindow(() -> {
             find("#more-fits", Button.class).fire();
             return true;
         });
-        await(() -> !robot.lookup("#best-" + other).queryAll().isEmpty());
-        assertThat(robot.lookup("#best-whistle-d").queryAll()).isEmpty();
-    }
-
-    private static void await(BooleanSupplier isSo) throws Exception {
-        long end = System.nanoTime() + 20_000_000_000L;
-        while (!inWindow(isSo::getAsBoolean) && System.nanoTime() < end) {
-            Thread.sleep(50);
-        }
-        assertThat(inWindow(isSo::getAsBoolean)).isTrue();
+        await(other, () -> !all("#best-" + other).isEmpty());
+        assertThat(all("#best-whistle-d")).isEmpty();
     }
 }

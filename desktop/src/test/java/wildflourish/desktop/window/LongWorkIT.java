@@ -40,10 +40,7 @@ class LongWorkIT extends WindowTest {
     }
 
     private void waitFor(String query) throws Exception {
-        for (int i = 0; i < 200 && !isShown(query); i++) {
-            Thread.sleep(20);
-        }
-        assertThat(isShown(query)).as(query).isTrue();
+        await(query + " is shown", () -> isShown(query));
     }
 
     @Test
@@ -100,9 +97,7 @@ class LongWorkIT extends WindowTest {
             return shown;
         });
         assertThat(begun.await(20, TimeUnit.SECONDS)).isTrue();
-        for (int i = 0; i < 200 && inWindow(() -> banner.lookup("#stop-work") == null); i++) {
-            Thread.sleep(20);
-        }
+        await("the work can be stopped", () -> banner.lookup("#stop-work") != null);
         inWindow(() -> {
             ((javafx.scene.control.Button) banner.lookup("#stop-work")).fire();
             return true;

@@ -178,12 +178,12 @@ class PlacingIT extends WindowTest {
     @Test
     void whatFitsIsShownWithReasonsAndWhatDoesNotWithWhyNot() throws Exception {
         List<String> cards = new ArrayList<>();
-        robot.lookup(".card").queryAllAs(Button.class).forEach(card -> cards.add(card.getAccessibleText()));
+        all(".card", Button.class).forEach(card -> cards.add(card.getAccessibleText()));
         assertThat(cards).hasSize(2).allMatch(words -> words.contains("clean to") && words.endsWith("."));
         ToggleButton fold = find("#fold", ToggleButton.class);
         assertThat(fold.getText()).contains("Does not fit (3)");
         click(fold);
-        assertThat(robot.lookup(".refusal").queryAll()).hasSize(3);
+        assertThat(all(".refusal")).hasSize(3);
         click("#fit-tap");
         assertThat(here()).contains("tap");
         click("#or-cut");
@@ -214,7 +214,7 @@ class PlacingIT extends WindowTest {
             desk.chooseProfile(Profile.of("learner"));
             return true;
         });
-        assertThat(robot.lookup(".clean").queryAllAs(javafx.scene.control.Label.class))
+        assertThat(all(".clean", javafx.scene.control.Label.class))
                 .allMatch(label -> label.getText().equals("clean to 113.6"));
         ComboBox<?> schools = find("#school", ComboBox.class);
         inWindow(() -> {

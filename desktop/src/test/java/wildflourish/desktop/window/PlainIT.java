@@ -27,22 +27,13 @@ import wildflourish.desktop.plain.ChartView;
 
 /** The plain tune and its instrument: chart, look-over, best fit, another instrument. */
 class PlainIT extends WindowTest {
-    private List<String> words() {
-        return robot.lookup("#look-over .paragraph").queryAllAs(Text.class).stream()
-                .map(Text::getText)
-                .toList();
-    }
-
     @Test
     void theTuneIsLookedOverAndAHardSpotGoneRound() throws Exception {
         press(KeyCode.K);
-        assertThat(words())
+        assertThat(lookedOver())
                 .contains("A1 A2 A1 A3, B1 B2 B1 B3", "12 bars to learn, of 16 written: the others come back.");
-        assertThat(words()).anyMatch(line -> line.startsWith("Grade "));
-        Button spot = robot.lookup("#look-over .card")
-                .queryAllAs(Button.class)
-                .iterator()
-                .next();
+        assertThat(lookedOver()).anyMatch(line -> line.startsWith("Grade "));
+        Button spot = all("#look-over .card", Button.class).iterator().next();
         inWindow(() -> {
             spot.fire();
             return true;
@@ -66,7 +57,7 @@ class PlainIT extends WindowTest {
             return true;
         });
         inWindow(() -> true);
-        assertThat(words()).contains("Call A2 Call A3, B1 B2 B1 B3");
+        assertThat(lookedOver()).contains("Call A2 Call A3, B1 B2 B1 B3");
         press(KeyCode.ESCAPE);
         press(KeyCode.CONTROL, KeyCode.RIGHT);
         press(KeyCode.CONTROL, KeyCode.B);
@@ -139,7 +130,7 @@ class PlainIT extends WindowTest {
             find("#only-owned", CheckBox.class).fire();
             return true;
         });
-        List<String> left = robot.lookup(".fit-name").queryAllAs(Button.class).stream()
+        List<String> left = all(".fit-name", Button.class).stream()
                 .filter(each -> each.getParent().isVisible())
                 .map(Button::getText)
                 .toList();
@@ -230,7 +221,7 @@ class PlainIT extends WindowTest {
         press(KeyCode.K);
         press(KeyCode.K);
         press(KeyCode.K);
-        Button fit = robot.lookup("#look-over .card").queryAllAs(Button.class).stream()
+        Button fit = all("#look-over .card", Button.class).stream()
                 .filter(each -> each.getId().startsWith("fit-on-flute"))
                 .findFirst()
                 .orElseThrow();

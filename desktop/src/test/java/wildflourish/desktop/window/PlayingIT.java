@@ -26,10 +26,7 @@ class PlayingIT extends WindowTest {
     }
 
     private void waitUntilHeard() throws Exception {
-        for (int i = 0; i < 300 && inWindow(() -> player.heard()).isEmpty(); i++) {
-            Thread.sleep(10);
-        }
-        assertThat(inWindow(() -> player.heard())).isPresent();
+        await("something is heard", () -> player.heard().isPresent());
     }
 
     /** Lit and heard at one instant. */
@@ -108,12 +105,10 @@ class PlayingIT extends WindowTest {
         Thread.sleep(500);
         Player.Heard before = inWindow(() -> player.heard().orElseThrow());
         press(KeyCode.PAGE_UP);
+        await(
+                "another stage is heard",
+                () -> !player.heard().orElseThrow().realisation().equals(before.realisation()));
         Player.Heard after = inWindow(() -> player.heard().orElseThrow());
-        for (int i = 0; i < 100 && after.realisation() == before.realisation(); i++) {
-            Thread.sleep(10);
-            after = inWindow(() -> player.heard().orElseThrow());
-        }
-        assertThat(after.realisation()).isNotEqualTo(before.realisation());
         assertThat(after.millis()).isGreaterThan(before.millis()).isLessThan(before.millis() + 2500);
         press(KeyCode.SPACE);
     }
@@ -183,9 +178,8 @@ class PlayingIT extends WindowTest {
 
     @Test
     void withoutASoundDeviceTheWindowSaysSo() throws Exception {
-        for (int i = 0; i < 300 && find("#sound-device", Label.class).getText().isEmpty(); i++) {
-            Thread.sleep(10);
-        }
-        assertThat(find("#sound-device", Label.class).getText()).contains("no sound device");
+        await(
+                "no sound device is told",
+                () -> find("#sound-device", Label.class).getText().contains("no sound device"));
     }
 }

@@ -1,5 +1,6 @@
 package wildflourish.desktop.window;
 
+import static org.assertj.core.api.Assertions.assertThat;
 import static org.mockito.ArgumentMatchers.anyString;
 import static org.mockito.Mockito.mock;
 import static org.mockito.Mockito.when;
@@ -25,6 +26,7 @@ import javafx.scene.Node;
 import javafx.scene.Scene;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
+import javafx.scene.text.Text;
 import javafx.stage.Stage;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
@@ -135,6 +137,15 @@ abstract class WindowTest {
         return answer;
     }
 
+    /** Waits until something is so, asking where the window lives; what is never so in twenty seconds fails. */
+    static void await(String what, Callable<Boolean> isSo) throws Exception {
+        long end = System.nanoTime() + TimeUnit.SECONDS.toNanos(20);
+        while (!inWindow(isSo) && System.nanoTime() < end) {
+            Thread.sleep(10);
+        }
+        assertThat(inWindow(isSo)).as(what).isTrue();
+    }
+
     /** Puts the focus on the score, as a click on it does. */
     void focusScore() throws Exception {
         inWindow(() -> {
@@ -194,13 +205,36 @@ abstract class WindowTest {
         return inWindow(() -> desk.said().get());
     }
 
-    <T extends Node> T find(String query, Class<T> type) {
-        return robot.lookup(query).queryAs(type);
+    <T extends Node> T find(String query, Class<T> type) throws Exception {
+        List<T> found = all(query, type);
+        assertThat(found).as(query).isNotEmpty();
+        return found.get(0);
+    }
+
+    /** All that a query finds, as it stands in the window. The window is styled and laid out first: only then is in it what a control has within it. */
+    <T extends Node> List<T> all(String query, Class<T> type) throws Exception {
+        Callable<List<T>> question = () -> {
+            window.applyCss();
+            window.layout();
+            return window.lookupAll(query).stream().map(type::cast).toList();
+        };
+        return Platform.isFxApplicationThread() ? question.call() : inWindow(question);
+    }
+
+    List<Node> all(String query) throws Exception {
+        return all(query, Node.class);
+    }
+
+    /** The paragraphs of the look-over. */
+    List<String> lookedOver() throws Exception {
+        return all("#look-over .paragraph", Text.class).stream()
+                .map(Text::getText)
+                .toList();
     }
 
     /** Clicks with the real mouse on the middle of what a query finds, once the window has laid itself out. */
     void click(String query) throws Exception {
-        click(inWindow(() -> robot.lookup(query).query()));
+        click(find(query, Node.class));
     }
 
     void click(Node node) throws Exception {
@@ -214,8 +248,8 @@ abstract class WindowTest {
         WaitForAsyncUtils.waitForFxEvents();
     }
 
-    boolean isShown(String query) {
-        return robot.lookup(query).queryAll().stream().anyMatch(WindowTest::isInSight);
+    boolean isShown(String query) throws Exception {
+        return all(query).stream().anyMatch(WindowTest::isInSight);
     }
 
     /** Whether a node and all around it are visible: panels behind the one in front are there, but not. */

@@ -20,16 +20,18 @@ import wildflourish.core.tune.NoteId;
 import wildflourish.core.version.Book;
 import wildflourish.core.version.Passes;
 import wildflourish.core.version.Spot;
+import wildflourish.desktop.desk.Sight;
 import wildflourish.files.abc.BookReader;
 
 /** Entering a tune from nothing, correcting one under its placements, words and times at a spot: in a real window. */
 class WritingIT extends WindowTest {
     private void type(String text) throws Exception {
+        Sight before = sight();
         inWindow(() -> {
             find("#tune-text", TextArea.class).setText(text);
             return true;
         });
-        Thread.sleep(400);
+        await("what is typed is taken", () -> !desk.sight().get().equals(before));
     }
 
     @Test
@@ -222,9 +224,9 @@ class WritingIT extends WindowTest {
         assertThat(isShown("#notice-welcome")).isFalse();
         Path empty = Files.writeString(book.resolveSibling("empty.abc"), "nothing\n");
         openBook(empty);
-        assertThat(robot.lookup("#empty").query().isVisible()).isTrue();
+        assertThat(isShown("#empty")).isTrue();
         press(KeyCode.CONTROL, KeyCode.N);
-        assertThat(robot.lookup("#empty").query().isVisible()).isFalse();
+        assertThat(isShown("#empty")).isFalse();
         assertThat(sight().tune().orElseThrow().title()).isEqualTo("A new tune");
     }
 
