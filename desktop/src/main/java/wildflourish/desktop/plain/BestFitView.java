@@ -48,7 +48,7 @@ public final class BestFitView extends ScrollPane {
     private final ComboBox<String> beside = new ComboBox<>();
     private final ComboBox<String> among = new ComboBox<>();
     private final CheckBox onlyOwned = new CheckBox("Only what is owned");
-    private final VBox recording = new VBox();
+    private final List<Paragraph> recording = new ArrayList<>();
     private final Label firstKey = new Label();
     private final Label secondKey = new Label();
     private final VBox rows = new VBox();
@@ -135,13 +135,19 @@ public final class BestFitView extends ScrollPane {
             key.setPrefWidth(FitRow.CELL);
         }
         heads.getStyleClass().add("fit-row");
-        VBox all = new VBox(title, controls, recording, heads, rows, more);
+        VBox recorded = new VBox();
+        for (int i = 0; i <= MOVES; i++) {
+            Paragraph line = new Paragraph(FitRow.CELL);
+            line.managedProperty().bind(line.visibleProperty());
+            line.setVisible(false);
+            recording.add(line);
+            recorded.getChildren().add(line);
+        }
+        VBox all = new VBox(title, controls, recorded, heads, rows, more);
         all.getStyleClass().add("fit-page");
         setContent(all);
         viewportBoundsProperty()
-                .addListener((at, before, after) -> recording.getChildren().stream()
-                        .map(Paragraph.class::cast)
-                        .forEach(paragraph -> paragraph.setWrappingWidth(wordsWidth())));
+                .addListener((at, before, after) -> recording.forEach(line -> line.setWrappingWidth(wordsWidth())));
         desk.sight().addListener((at, before, after) -> {
             boolean isSame = before.tune().equals(after.tune())
                     && before.chosen().instrument().equals(after.chosen().instrument());
@@ -200,7 +206,7 @@ public final class BestFitView extends ScrollPane {
             shown = Optional.empty();
             title.setText("Open a book with a tune in it, or begin one with Ctrl+N.");
             kept.forEach(row -> row.setVisible(false));
-            recording.getChildren().clear();
+            recording.forEach(line -> line.setVisible(false));
             more.setVisible(false);
             return;
         }
@@ -226,14 +232,11 @@ public final class BestFitView extends ScrollPane {
         }
         shown = now;
         int number = ++asked;
-        choices.away()
-                .work(
-                        () -> question.answered(chosen),
-                        answer -> frames.execute(() -> {
-                            if (number == asked) {
-                                show(answer, owned, chosen);
-                            }
-                        }));
+        choices.away().work(() -> question.answered(chosen), answer -> {
+            if (number == asked) {
+                show(answer, owned, chosen);
+            }
+        });
     }
 
     /** Where the instrument worked on is of another kind than before, its kind is shown. */
@@ -269,20 +272,9 @@ public final class BestFitView extends ScrollPane {
         isFilling = false;
     }
 
+    /** A line a frame, from above. */
     private void show(Answer answer, Set<String> owned, Instrument chosen) {
-        recording
-                .getChildren()
-                .setAll(answer.moves().stream()
-                        .filter(moved -> moved.fit().isPlayable())
-                        .limit(MOVES)
-                        .map(moved -> words(NeedsWords.of(moved, chosen)))
-                        .toList());
-        if (recording.getChildren().isEmpty()) {
-            recording.getChildren().add(words(NeedsWords.of(answer.moves().get(0), chosen)));
-        }
-        firstKey.setText("In " + sounding.getValue());
-        boolean hasSecond = beside.getSelectionModel().getSelectedIndex() > 0;
-        secondKey.setText(hasSecond ? "In " + beside.getValue() : "");
+        int number = asked;
         int count = isUnfolded
                 ? answer.lies().size()
                 : Math.min(FIRST_ROWS, answer.lies().size());
@@ -291,9 +283,10 @@ public final class BestFitView extends ScrollPane {
                         lie.first().cost(), lie.second().map(BestFit::cost).orElse(0.0)))
                 .max()
                 .orElse(1);
+        frames.execute(() -> showRecording(answer, chosen));
+        frames.execute(this::showHeads);
         kept.stream().skip(count).forEach(row -> row.setVisible(false));
         List<Integer> numbers = IntStream.range(0, count).boxed().toList();
-        int number = asked;
         frames.grow(
                 numbers,
                 ROWS_A_FRAME,
@@ -303,13 +296,35 @@ public final class BestFitView extends ScrollPane {
                     row(i).show(lie, owned.contains(lie.bare().id()), BAR / hardest);
                 }));
         int left = answer.lies().size() - count;
-        more.setText("Show " + left + " more");
-        more.setVisible(left > 0);
-        if (answer.lies().isEmpty()) {
-            recording
-                    .getChildren()
-                    .add(words("Nothing is ticked as owned yet: untick the box above, then tick what the class has."));
+        frames.execute(() -> {
+            more.setText("Show " + left + " more");
+            more.setVisible(left > 0);
+        });
+    }
+
+    /** Recordings that would lie better moved, or where the tune stands best as it is. */
+    private void showRecording(Answer answer, Instrument chosen) {
+        List<String> lines = new ArrayList<>(answer.moves().stream()
+                .filter(moved -> moved.fit().isPlayable())
+                .limit(MOVES)
+                .map(moved -> NeedsWords.of(moved, chosen))
+                .toList());
+        if (lines.isEmpty()) {
+            lines.add(NeedsWords.of(answer.moves().get(0), chosen));
         }
+        if (answer.lies().isEmpty()) {
+            lines.add("Nothing is ticked as owned yet: untick the box above, then tick what the class has.");
+        }
+        for (int i = 0; i < recording.size(); i++) {
+            recording.get(i).setVisible(i < lines.size());
+            recording.get(i).setText(i < lines.size() ? lines.get(i) : "");
+        }
+    }
+
+    private void showHeads() {
+        firstKey.setText("In " + sounding.getValue());
+        boolean hasSecond = beside.getSelectionModel().getSelectedIndex() > 0;
+        secondKey.setText(hasSecond ? "In " + beside.getValue() : "");
     }
 
     /** The row of a number, in sight. */
@@ -332,10 +347,6 @@ public final class BestFitView extends ScrollPane {
         if (onlyOwned.isSelected()) {
             show();
         }
-    }
-
-    private Paragraph words(String text) {
-        return new Paragraph(text, wordsWidth());
     }
 
     private double wordsWidth() {

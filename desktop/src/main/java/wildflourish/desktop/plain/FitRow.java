@@ -15,15 +15,21 @@ import wildflourish.core.plain.BestFit;
 import wildflourish.core.words.NeedsWords;
 import wildflourish.desktop.look.Paragraph;
 
-/** One instrument of the best fit: whether the class owns it, and how the tune lies on it in each key. It stays and shows another. */
+/**
+ * One instrument of the best fit: whether the class owns it, and how the tune lies on it in each key. It stays and shows another; whose id its controls have as user
+ * data (as ids of their own, they would be styled anew with each).
+ */
 final class FitRow extends HBox {
     /** Width of a key's column in pixels. */
     static final double CELL = 268;
 
     static final double NAME = 200;
+    /** What a button needs round its words. */
+    private static final double NAME_EDGES = 24;
 
     private final CheckBox isOwned = new CheckBox();
     private final Button name = new Button();
+    private final Paragraph nameWords = new Paragraph(NAME - NAME_EDGES);
     private final Cell first = new Cell();
     private final Cell second = new Cell();
     private Optional<BestFitView.Lie> shown = Optional.empty();
@@ -31,12 +37,13 @@ final class FitRow extends HBox {
     FitRow(Consumer<Instrument> own, Consumer<Instrument> chosen) {
         getStyleClass().add("fit-row");
         managedProperty().bind(visibleProperty());
+        isOwned.getStyleClass().add("owned");
         isOwned.setPrefWidth(52);
         isOwned.setMinWidth(52);
         isOwned.setOnAction(event -> shown.map(BestFitView.Lie::bare).ifPresent(own));
         name.setPrefWidth(NAME);
         name.setMinWidth(NAME);
-        name.setWrapText(true);
+        name.setGraphic(nameWords);
         name.getStyleClass().add("fit-name");
         name.setTooltip(new Tooltip("Works on this instrument"));
         name.setOnAction(event -> shown.map(lie -> lie.first().instrument()).ifPresent(chosen));
@@ -47,11 +54,12 @@ final class FitRow extends HBox {
     void show(BestFitView.Lie lie, boolean owned, double pixelsAUnit) {
         Instrument instrument = lie.bare();
         shown = Optional.of(lie);
-        isOwned.setId("owns-" + instrument.id());
+        isOwned.setUserData(instrument.id());
         isOwned.setSelected(owned);
         isOwned.setAccessibleText("The class owns the " + instrument.name());
-        name.setId("best-" + instrument.id());
-        name.setText(instrument.name().replace(", reading concert pitch", ""));
+        name.setUserData(instrument.id());
+        nameWords.setText(instrument.name().replace(", reading concert pitch", ""));
+        name.setAccessibleText(nameWords.getText());
         first.show(lie.first(), pixelsAUnit);
         second.setVisible(lie.second().isPresent());
         lie.second().ifPresent(fit -> second.show(fit, pixelsAUnit));
@@ -75,12 +83,19 @@ final class FitRow extends HBox {
             measure.visibleProperty().bind(bar.visibleProperty());
             measure.managedProperty().bind(bar.visibleProperty());
             getChildren().addAll(words, measure);
+            styleWords();
+        }
+
+        private void styleWords() {
+            words.getStyleClass().setAll("paragraph", bar.isVisible() ? "why" : "clean");
         }
 
         void show(BestFit fit, double pixelsAUnit) {
             words.setText(NeedsWords.of(fit));
-            words.getStyleClass().setAll("paragraph", fit.isPlayable() ? "why" : "clean");
-            bar.setVisible(fit.isPlayable());
+            if (fit.isPlayable() != bar.isVisible()) {
+                bar.setVisible(fit.isPlayable());
+                styleWords();
+            }
             double width = Math.max(2, fit.cost() * pixelsAUnit);
             bar.setMinWidth(width);
             bar.setMaxWidth(width);

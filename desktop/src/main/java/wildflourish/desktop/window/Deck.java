@@ -11,10 +11,29 @@ import wildflourish.desktop.look.Pieces;
 
 /**
  * Panels in one place of the window, at most one of them in sight and as large as the place. The others stay ready behind it: to make and style a panel anew takes
- * longer than a keystroke may.
+ * longer than a keystroke may. What changes within a panel lays out that panel, not the window around it, unless the place follows the room that its panels need.
  */
 final class Deck extends Pane {
+    private final boolean isFollowing;
     private Optional<Region> front = Optional.empty();
+
+    private Deck(boolean isFollowing) {
+        this.isFollowing = isFollowing;
+    }
+
+    /** A place whose panels need the same room whatever is in them. */
+    static Deck of(Region... panels) {
+        Deck deck = new Deck(false);
+        for (Region panel : panels) {
+            deck.show(panel);
+        }
+        return deck;
+    }
+
+    /** A place as large as what is in its panels needs. */
+    static Deck following() {
+        return new Deck(true);
+    }
 
     /** Brings a panel into sight; it takes its place among the others the first time. */
     void show(Region panel) {
@@ -40,6 +59,7 @@ final class Deck extends Pane {
             panel.setVisible(front.isPresent());
             panel.resize(getWidth(), getHeight());
             List<Runnable> steps = new ArrayList<>(Pieces.of(panel));
+            panel.setManaged(isFollowing);
             getChildren().add(0, panel);
             steps.add(() -> panel.setVisible(isInFront(panel)));
             frames.next(steps);
@@ -48,6 +68,7 @@ final class Deck extends Pane {
 
     private void add(Region panel) {
         if (!getChildren().contains(panel)) {
+            panel.setManaged(isFollowing);
             getChildren().add(panel);
         }
     }

@@ -69,9 +69,9 @@ public final class MainWindow extends BorderPane {
     private final LookOverPanel lookOver;
     private final BestFitView bestFit;
     private final FinderPanel finder = new FinderPanel(this::leaveFinder);
-    private final Deck middle = new Deck();
-    private final Deck side = new Deck();
-    private final Deck under = new Deck();
+    private final Deck middle;
+    private final Deck side;
+    private final Deck under = Deck.following();
     private final Dress dress;
     private final Keys keys;
     private final List<FinderPanel.Entry> doable;
@@ -130,6 +130,8 @@ public final class MainWindow extends BorderPane {
                         each.getValue().get(0).verb()))
                 .toList();
         this.dress = new Dress(around.frames());
+        this.middle = Deck.of(score);
+        this.side = Deck.of(fits);
         layOut();
         desk.sight().addListener((at, before, after) -> looked());
         addEventFilter(KeyEvent.KEY_PRESSED, this::pressed);
@@ -161,18 +163,15 @@ public final class MainWindow extends BorderPane {
 
     private void layOut() {
         getStyleClass().add("window");
-        VBox top = new VBox(bar, banner);
         GrowthStem stem = new GrowthStem(desk);
         SaidLine said = new SaidLine(desk);
         SoundBar sound = new SoundBar(desk, transport);
-        setTop(top);
-        setLeft(stem);
+        setTop(new VBox(Deck.of(bar), banner));
+        setLeft(Deck.of(stem));
         setCenter(middle);
         setRight(side);
-        setBottom(new VBox(under, sound, said));
+        setBottom(new VBox(under, Deck.of(sound), Deck.of(said)));
         List.of(finder, lookOver, closeUp, write, chart, bestFit).forEach(panel -> panel.setVisible(false));
-        middle.show(score);
-        side.show(fits);
         lookForSound(said);
         dress.with(score, score::setTheme)
                 .with(fits, fits::setTheme)

@@ -242,7 +242,7 @@ class LinesIT extends WindowTest {
             find("#more-fits", Button.class).fire();
             return true;
         });
-        await(other, () -> !all("#best-" + other).isEmpty());
-        assertThat(all("#best-whistle-d")).isEmpty();
+        await(other, () -> fit(other).isPresent());
+        assertThat(fit("whistle-d")).isEmpty();
     }
 }

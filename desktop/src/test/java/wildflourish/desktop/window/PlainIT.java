@@ -125,19 +125,19 @@ class PlainIT extends WindowTest {
         assertThat(whistle).contains("fingered in D major").contains("fingered in A major");
         assertThat(row("whistle-c")).contains("fingered in G major").contains("fingered in D major");
         inWindow(() -> {
-            find("#owns-whistle-c", CheckBox.class).fire();
-            find("#owns-flute-d", CheckBox.class).fire();
+            owned("whistle-c").orElseThrow().fire();
+            owned("flute-d").orElseThrow().fire();
             find("#only-owned", CheckBox.class).fire();
             return true;
         });
         List<String> left = all(".fit-name", Button.class).stream()
-                .filter(each -> each.getParent().isVisible())
-                .map(Button::getText)
+                .filter(WindowTest::isInSight)
+                .map(Button::getAccessibleText)
                 .toList();
         assertThat(left).containsExactlyInAnyOrder("whistle in C", "keyless flute in D");
         assertThat(Files.readString(own.resolve("preferences.properties"))).contains("owned=flute-d,whistle-c");
         inWindow(() -> {
-            find("#best-whistle-c", Button.class).fire();
+            fit("whistle-c").orElseThrow().fire();
             return true;
         });
         assertThat(sight().chosen().instrument().id()).isEqualTo("whistle-c");
@@ -146,7 +146,7 @@ class PlainIT extends WindowTest {
     }
 
     private String row(String id) throws Exception {
-        return inWindow(() -> find("#best-" + id, Button.class).getParent().lookupAll(".paragraph").stream()
+        return inWindow(() -> fit(id).orElseThrow().getParent().lookupAll(".paragraph").stream()
                 .map(each -> ((Text) each).getText())
                 .collect(java.util.stream.Collectors.joining("; ")));
     }

@@ -24,6 +24,8 @@ import javafx.geometry.Bounds;
 import javafx.geometry.Point2D;
 import javafx.scene.Node;
 import javafx.scene.Scene;
+import javafx.scene.control.Button;
+import javafx.scene.control.CheckBox;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
 import javafx.scene.text.Text;
@@ -230,6 +232,22 @@ abstract class WindowTest {
         return all("#look-over .paragraph", Text.class).stream()
                 .map(Text::getText)
                 .toList();
+    }
+
+    /** The name of an instrument in the best fit, by which it is chosen. */
+    Optional<Button> fit(String instrument) throws Exception {
+        return about(instrument, ".fit-name", Button.class);
+    }
+
+    /** The tick of an instrument in the best fit. */
+    Optional<CheckBox> owned(String instrument) throws Exception {
+        return about(instrument, ".owned", CheckBox.class);
+    }
+
+    private <T extends Node> Optional<T> about(String instrument, String query, Class<T> type) throws Exception {
+        return all(query, type).stream()
+                .filter(each -> isInSight(each) && instrument.equals(each.getUserData()))
+                .findFirst();
     }
 
     /** Clicks with the real mouse on the middle of what a query finds, once the window has laid itself out. */
