@@ -15,7 +15,9 @@ import javafx.application.Platform;
  */
 public class Frames implements Executor {
     /** Of a frame, for what is asked for here; the rest is for the toolkit's own work and for keys. */
-    private static final double ROOM_NANOS = 5e6;
+    private static final double ROOM_NANOS = 4e6;
+    /** However little the last ones took: the next may be of another kind. */
+    private static final int MOST_STEPS = 3;
     /** How much of what a step is thought to take is forgotten with every frame. */
     private static final double FORGETTING = 0.99;
 
@@ -34,7 +36,7 @@ public class Frames implements Executor {
 
     /** A step; on a machine that is quick, as many as there is room for. What the last ones took is known when the toolkit has styled and laid out what they changed. */
     private void frame() {
-        int count = Math.max(1, (int) (ROOM_NANOS / nanosAStep));
+        int count = Math.max(1, Math.min(MOST_STEPS, (int) (ROOM_NANOS / nanosAStep)));
         long began = System.nanoTime();
         int done = 0;
         while (done < count && !waiting.isEmpty()) {

@@ -13,9 +13,11 @@ import javafx.scene.layout.VBox;
 /** Notices below the book bar, each with what can be done about it; never in the way of working on. */
 final class Banner extends VBox {
     private final Map<String, HBox> notices = new LinkedHashMap<>();
+    private final VBox passing = new VBox();
 
     Banner() {
         setId("banner");
+        getChildren().add(passing);
     }
 
     /** Shows a notice, in place of an earlier one of the same kind. */
@@ -29,18 +31,32 @@ final class Banner extends VBox {
 
     /** Shows a notice with something other than a line of words in it. */
     void show(String kind, Region content, Button... buttons) {
+        notices.put(kind, notice(kind, content, buttons));
+        passing.getChildren().setAll(notices.values());
+    }
+
+    /** A notice that comes and goes often: it stays, and is seen when it is made visible. */
+    HBox keep(String kind, Region content, Button... buttons) {
+        HBox notice = notice(kind, content, buttons);
+        notice.managedProperty().bind(notice.visibleProperty());
+        notice.setVisible(false);
+        getChildren().add(notice);
+        return notice;
+    }
+
+    private static HBox notice(String kind, Region content, Button... buttons) {
         HBox.setHgrow(content, Priority.ALWAYS);
         HBox notice = new HBox(content);
         notice.setId("notice-" + kind);
         notice.getChildren().addAll(buttons);
         notice.setAlignment(Pos.CENTER_LEFT);
         notice.getStyleClass().add("notice");
-        notices.put(kind, notice);
-        getChildren().setAll(notices.values());
+        return notice;
     }
 
     void hide(String kind) {
-        notices.remove(kind);
-        getChildren().setAll(notices.values());
+        if (notices.remove(kind) != null) {
+            passing.getChildren().setAll(notices.values());
+        }
     }
 }

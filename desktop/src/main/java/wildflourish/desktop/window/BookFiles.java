@@ -44,13 +44,19 @@ final class BookFiles {
     private final Preferences preferences;
     private final LongWork work;
 
-    BookFiles(Desk desk, Surroundings around, Banner banner, Safekeeping safekeeping, Preferences preferences) {
+    BookFiles(
+            Desk desk,
+            Surroundings around,
+            Banner banner,
+            Safekeeping safekeeping,
+            Preferences preferences,
+            LongWork work) {
         this.desk = desk;
         this.around = around;
         this.preferences = preferences;
         this.banner = banner;
         this.safekeeping = safekeeping;
-        this.work = new LongWork(banner, around.worker());
+        this.work = work;
     }
 
     /** With the book that is on the desk when the window appears. */

@@ -42,6 +42,7 @@ public final class FlourishApp extends Application {
 
     private Path own = OwnFolder.path();
     private final List<MainWindow> windows = new ArrayList<>();
+    private Optional<WindowRehearsal> rehearsal = Optional.empty();
 
     @Override
     public void start(Stage stage) throws IOException {
@@ -122,7 +123,6 @@ public final class FlourishApp extends Application {
                         printer()));
         windows.add(content);
         stage.getScene().setRoot(content);
-        content.timeThread();
         stage.setOnCloseRequest(event -> {
             if (!content.mayClose(stage::close)) {
                 event.consume();
@@ -136,13 +136,22 @@ public final class FlourishApp extends Application {
         });
         content.score().requestFocus();
         content.prepare();
-        rehearse(desk.sight().get().chosen().instrument());
+        content.whenGrown(() -> rehearse(content, desk.sight().get().chosen().instrument()));
         return content;
     }
 
-    private static void rehearse(Instrument instrument) {
+    /** Once, for the first window. */
+    private void rehearse(MainWindow content, Instrument instrument) {
+        if (rehearsal.isPresent()) {
+            return;
+        }
         try {
-            Rehearsal.begin(WarmUp.demo(Path.of("rehearsal.abc")), instrument);
+            Path book = Path.of("rehearsal.abc");
+            DeskRehearsal.begin(WarmUp.demo(book), instrument);
+            rehearsal = Optional.of(WindowRehearsal.begin(WarmUp.demo(book), content::isAtRest, () -> {
+                StartClock.leave("rehearsed");
+                ThreadClock.watch(content);
+            }));
         } catch (IOException e) {
             // Then the first keys take a little longer.
         }
@@ -198,7 +207,7 @@ public final class FlourishApp extends Application {
     private static void shoot(Scene scene, File file) {
         PauseTransition settle = new PauseTransition(Duration.millis(900));
         settle.setOnFinished(event -> {
-            if (scene.lookup("#work-progress") != null) {
+            if (scene.lookup("#notice-working").isVisible()) {
                 settle.playFromStart();
                 return;
             }
@@ -231,6 +240,7 @@ public final class FlourishApp extends Application {
 
     @Override
     public void stop() {
+        rehearsal.ifPresent(WindowRehearsal::end);
         List.copyOf(windows).forEach(MainWindow::close);
     }
 }

@@ -21,14 +21,21 @@ import wildflourish.files.abc.Progress;
 final class LongWork {
     private static final double SHOWN_AFTER_MILLIS = 250;
 
-    private final Banner banner;
     private final Executor executor;
+    private final Label label = new Label();
+    private final ProgressBar bar = new ProgressBar();
+    private final Button stop =
+            MainWindow.button("Stop", "stop-work", "Nothing changes; the book here stays", () -> {});
+    private final HBox notice;
     /** What a notice has been shown of, with its words. */
     private final Map<Task<?>, String> slow = new LinkedHashMap<>();
 
     LongWork(Banner banner, Executor executor) {
-        this.banner = banner;
         this.executor = executor;
+        bar.setId("work-progress");
+        HBox content = new HBox(label, bar);
+        content.getStyleClass().add("working");
+        notice = banner.keep("working", content, stop);
     }
 
     /** Something to be worked out; stops when its progress throws. */
@@ -85,18 +92,16 @@ final class LongWork {
     private void finish(Task<?> task, PauseTransition pause) {
         pause.stop();
         slow.remove(task);
-        banner.hide("working");
-        slow.entrySet().stream().findFirst().ifPresent(left -> show(left.getValue(), left.getKey()));
+        slow.entrySet().stream()
+                .findFirst()
+                .ifPresentOrElse(left -> show(left.getValue(), left.getKey()), () -> notice.setVisible(false));
     }
 
     private void show(String words, Task<?> task) {
-        ProgressBar bar = new ProgressBar();
-        bar.setId("work-progress");
+        label.setText(words);
         bar.setAccessibleText(words);
         bar.progressProperty().bind(task.progressProperty());
-        HBox content = new HBox(new Label(words), bar);
-        content.getStyleClass().add("working");
-        Button stop = MainWindow.button("Stop", "stop-work", "Nothing changes; the book here stays", task::cancel);
-        banner.show("working", content, stop);
+        stop.setOnAction(event -> task.cancel());
+        notice.setVisible(true);
     }
 }

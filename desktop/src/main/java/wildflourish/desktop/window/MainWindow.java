@@ -18,6 +18,7 @@ import javafx.scene.control.Slider;
 import javafx.scene.control.TextInputControl;
 import javafx.scene.control.Tooltip;
 import javafx.scene.input.DragEvent;
+import javafx.scene.input.InputEvent;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
 import javafx.scene.input.TransferMode;
@@ -53,6 +54,7 @@ import wildflourish.files.store.Recovery;
 public final class MainWindow extends BorderPane {
     private static final double ZOOM_STEP = 1.15;
     private static final double SCRUB_MILLIS = 5;
+    private static final long REST_NANOS = 500_000_000;
 
     private final Desk desk;
     private final Surroundings around;
@@ -75,13 +77,16 @@ public final class MainWindow extends BorderPane {
     private final Dress dress;
     private final Keys keys;
     private final List<FinderPanel.Entry> doable;
+    /** When something was typed or pointed at last. */
+    private long touched = System.nanoTime() - REST_NANOS;
 
     public MainWindow(Desk desk, Player player, Surroundings around) {
         this.desk = desk;
         this.around = around;
         this.preferences = new Preferences(around.own());
         Recovery recovery = new Recovery(around.own().resolve("unsaved"));
-        this.files = new BookFiles(desk, around, banner, new Safekeeping(desk, recovery, banner), preferences);
+        LongWork work = new LongWork(banner, around.worker());
+        this.files = new BookFiles(desk, around, banner, new Safekeeping(desk, recovery, banner), preferences, work);
         this.score = new ScoreView(desk, around.soon());
         this.fits = new FitsPanel(desk, around.frames());
         this.closeUp = new CloseUpView(desk);
@@ -98,7 +103,6 @@ public final class MainWindow extends BorderPane {
             }
         });
         this.chart = new ChartView(desk, this::chooseInstrument, around.soon());
-        LongWork work = new LongWork(banner, around.worker());
         LookOverPanel.Away away = new LookOverPanel.Away() {
             @Override
             public <T> void work(Supplier<T> question, Consumer<T> then) {
@@ -134,6 +138,7 @@ public final class MainWindow extends BorderPane {
         this.side = Deck.of(fits);
         layOut();
         desk.sight().addListener((at, before, after) -> looked());
+        addEventFilter(InputEvent.ANY, event -> touched = System.nanoTime());
         addEventFilter(KeyEvent.KEY_PRESSED, this::pressed);
         setOnDragOver(MainWindow::draggedOver);
         setOnDragDropped(this::dropped);
@@ -143,8 +148,14 @@ public final class MainWindow extends BorderPane {
         welcome();
     }
 
-    void timeThread() {
-        ThreadClock.watch(getScene(), desk, keys);
+    /** All that hands do in the window, with the lesson, counted from 0, at which the views begin anew. */
+    List<Round.Deed> round(int lesson) {
+        return Round.of(this, desk, keys, lesson);
+    }
+
+    /** Whether nothing was typed or pointed at here for a while. */
+    boolean isAtRest() {
+        return System.nanoTime() - touched > REST_NANOS;
     }
 
     /** The first time ever: three keys that lead to a placed ornament and its sound. */

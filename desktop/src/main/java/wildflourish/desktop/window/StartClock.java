@@ -18,6 +18,13 @@ public final class StartClock extends Application {
         }
     }
 
+    /** Where it is asked for, leaves the application as a user does. */
+    static void leave(String what) {
+        if (ASKED.equals(what)) {
+            Platform.exit();
+        }
+    }
+
     @Override
     public void start(Stage stage) {
         Scene scene = new Scene(new Pane(), FlourishApp.WIDTH, FlourishApp.HEIGHT);

@@ -8,21 +8,10 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
-import java.util.Set;
 import java.util.concurrent.CountDownLatch;
 import java.util.stream.DoubleStream;
+import javafx.animation.AnimationTimer;
 import javafx.application.Platform;
-import javafx.event.Event;
-import javafx.scene.Node;
-import javafx.scene.Scene;
-import javafx.scene.control.TextArea;
-import javafx.scene.input.KeyCode;
-import javafx.scene.input.KeyCodeCombination;
-import javafx.scene.input.KeyCombination;
-import javafx.scene.input.KeyEvent;
-import wildflourish.core.instrument.Instrument;
-import wildflourish.core.ornament.Profile;
-import wildflourish.desktop.desk.Desk;
 
 /**
  * Strikes every key of the table in the real window, several times over, and tells how long each kept the window's thread without a pause, in milliseconds of its
@@ -32,173 +21,96 @@ final class ThreadClock {
     private static final boolean ASKED = Boolean.getBoolean("wildflourish.thread-clock");
 
     private static final int ROUNDS = Math.max(2, Integer.getInteger("wildflourish.thread-clock.rounds", 8));
-    private static final long SETTLED_MILLIS = 4000;
+    private static final int WARMING = 50;
+    private static final int YARD = 200_000;
     private static final long QUIET_MILLIS = 70;
     private static final long LONGEST_WAIT_MILLIS = 600;
     /** Less work than this is the clock's own. */
     private static final long BUSY_NANOS = 400_000;
 
-    /** What is typed is taken after a pause. */
-    private static final long TAKEN_MILLIS = 400;
-
     private static final double MILLION = 1e6;
     private static final double BUDGET_MILLIS = 8;
 
-    /** What asks the user something, or leaves the window: it waits for people, not for us. */
-    private static final Set<KeyCode> ASKING = Set.of(KeyCode.O, KeyCode.S, KeyCode.E, KeyCode.P, KeyCode.N);
-
-    private final Scene scene;
-    private final Node score;
-    private final Desk desk;
-    private final Keys keys;
+    private final MainWindow window;
     private final ThreadMXBean threads = ManagementFactory.getThreadMXBean();
     private final Map<String, List<Double>> longest = new LinkedHashMap<>();
-    private volatile boolean isOver;
+    private final List<Double> yards = new ArrayList<>();
+    /** Kept, so that the work is done. */
+    private volatile double yardSum;
+
     private long before;
     private long longestNow;
     private volatile long lastBusy;
 
-    private ThreadClock(Scene scene, Desk desk, Keys keys) {
-        this.scene = scene;
-        this.score = scene.lookup("#score");
-        this.desk = desk;
-        this.keys = keys;
+    private ThreadClock(MainWindow window) {
+        this.window = window;
     }
 
     /** Where it is asked for, begins once the window has settled, prints its table and ends the process. */
-    static void watch(Scene scene, Desk desk, Keys keys) {
+    static void watch(MainWindow window) {
         if (ASKED) {
-            ThreadClock clock = new ThreadClock(scene, desk, keys);
+            ThreadClock clock = new ThreadClock(window);
             Thread thread = new Thread(clock::run, "thread clock");
             thread.setDaemon(true);
             thread.start();
-            Thread beats = new Thread(clock::beat, "beats");
-            beats.setDaemon(true);
-            beats.start();
+            new AnimationTimer() {
+                @Override
+                public void handle(long now) {
+                    clock.frame();
+                }
+            }.start();
         }
     }
 
-    /** As often as can be, lets the window's thread note how much it has worked since the last time: the most it did without a pause. */
+    /** At the beginning of each frame and after it: what came before was done without a pause. */
+    private void frame() {
+        beat();
+        Platform.runLater(this::beat);
+    }
+
+    /** Notes how much the window's thread has worked since the last time. */
     private void beat() {
-        while (!isOver) {
-            onWindow(() -> {
-                long now = threads.getCurrentThreadCpuTime();
-                longestNow = Math.max(longestNow, now - before);
-                if (now - before > BUSY_NANOS) {
-                    lastBusy = System.nanoTime();
-                }
-                before = threads.getCurrentThreadCpuTime();
-            });
-            pause(1);
+        long now = threads.getCurrentThreadCpuTime();
+        longestNow = Math.max(longestNow, now - before);
+        if (now - before > BUSY_NANOS) {
+            lastBusy = System.nanoTime();
         }
+        before = threads.getCurrentThreadCpuTime();
     }
 
     private void run() {
-        pause(SETTLED_MILLIS);
-        for (int round = 0; round < ROUNDS; round++) {
-            keys.byWords().forEach((words, actions) -> {
-                onWindow(this::begin);
-                settle();
-                strike(words, actions);
-            });
-            onWindow(this::begin);
-            settle();
-            choose();
-            lookAnew(2 + round % 2);
+        for (int warming = 0; warming < WARMING; warming++) {
+            onWindow(() -> yard());
         }
-        isOver = true;
+        for (int round = 0; round < ROUNDS; round++) {
+            for (Round.Deed deed : window.round(2 + round % 2)) {
+                onWindow(() -> {
+                    before = threads.getCurrentThreadCpuTime();
+                    longestNow = 0;
+                    deed.verb().run();
+                    beat();
+                });
+                settle();
+                if (!deed.bare()) {
+                    onWindow(() -> longest.computeIfAbsent(deed.words(), each -> new ArrayList<>())
+                            .add(longestNow / MILLION));
+                    onWindow(() -> yards.add(yard()));
+                }
+            }
+        }
         print();
         Runtime.getRuntime().halt(0);
     }
 
-    /** The same spot of the same book, as it was opened, with the score before one. */
-    private void begin() {
-        press(new KeyCodeCombination(KeyCode.ESCAPE));
-        press(new KeyCodeCombination(KeyCode.ESCAPE));
-        score.requestFocus();
-        while (!desk.done().isEmpty()) {
-            desk.undo();
+    /** What the same little work takes, in milliseconds: what it takes more at times is the machine's doing, not ours. */
+    private double yard() {
+        long began = threads.getCurrentThreadCpuTime();
+        double sum = 0;
+        for (int i = 1; i < YARD; i++) {
+            sum += Math.sqrt(i);
         }
-        desk.chooseLesson(0);
-        desk.chooseStage(1);
-        desk.walk(-1000);
-        desk.walk(4);
-    }
-
-    private void strike(String words, List<Keys.Action> actions) {
-        KeyCodeCombination key = (KeyCodeCombination) actions.get(0).key();
-        boolean isPlain = !isDown(key.getShortcut()) && !isDown(key.getAlt());
-        if (isDown(key.getShortcut()) && ASKING.contains(key.getCode())) {
-            return;
-        }
-        timed(words, () -> press(key));
-        if (key.getCode().isFunctionKey()) {
-            timed(words + ", and back", () -> press(new KeyCodeCombination(KeyCode.ESCAPE)));
-        } else if (isPlain && (key.getCode().isLetterKey() || key.getCode() == KeyCode.SPACE)) {
-            timed(words + ", and again", () -> press(key));
-        }
-    }
-
-    /** What is done without a key: choosing an instrument or a student, typing. */
-    private void choose() {
-        for (String instrument : List.of("flute-d", "fiddle", "box-bc", "english-48", "banjo-open-g", "whistle-d")) {
-            timed(
-                    "choose the " + Instrument.of(instrument).name(),
-                    () -> desk.chooseInstrument(Instrument.of(instrument)));
-        }
-        Profile.all()
-                .forEach(profile -> timed("choose the student: " + profile.name(), () -> desk.chooseProfile(profile)));
-        onWindow(() -> press(new KeyCodeCombination(KeyCode.W)));
-        settle();
-        TextArea text = (TextArea) scene.lookup("#tune-text");
-        timed("type a note", () -> text.appendText("d"));
-        pause(TAKEN_MILLIS);
-        timed("type another, and it is taken", () -> {
-            text.appendText("e");
-            ((WritePanel) scene.lookup("#write")).finish();
-        });
-        onWindow(() -> press(new KeyCodeCombination(KeyCode.ESCAPE)));
-        onWindow(() -> score.requestFocus());
-        onWindow(() -> press(new KeyCodeCombination(KeyCode.W)));
-        settle();
-    }
-
-    /** The views that keep what they worked out, on a tune they were not on the last time. */
-    private void lookAnew(int lesson) {
-        onWindow(this::begin);
-        onWindow(() -> desk.chooseLesson(lesson));
-        settle();
-        timed("look over another tune", () -> press(new KeyCodeCombination(KeyCode.K)));
-        timed("best fit of another tune", () -> press(new KeyCodeCombination(KeyCode.I)));
-        timed("another tune while both are open", () -> desk.chooseLesson(lesson + 2));
-    }
-
-    private static boolean isDown(KeyCombination.ModifierValue modifier) {
-        return modifier == KeyCombination.ModifierValue.DOWN;
-    }
-
-    private void press(KeyCodeCombination key) {
-        Node focus = scene.getFocusOwner() == null ? scene.getRoot() : scene.getFocusOwner();
-        KeyEvent event = new KeyEvent(
-                KeyEvent.KEY_PRESSED,
-                "",
-                "",
-                key.getCode(),
-                isDown(key.getShift()),
-                isDown(key.getShortcut()),
-                isDown(key.getAlt()),
-                false);
-        Event.fireEvent(focus, event);
-    }
-
-    private void timed(String words, Runnable verb) {
-        onWindow(() -> {
-            before = threads.getCurrentThreadCpuTime();
-            longestNow = 0;
-            verb.run();
-        });
-        settle();
-        onWindow(() -> longest.computeIfAbsent(words, each -> new ArrayList<>()).add(longestNow / MILLION));
+        yardSum = sum;
+        return (threads.getCurrentThreadCpuTime() - began) / MILLION;
     }
 
     private void print() {
@@ -235,6 +147,14 @@ final class ThreadClock {
                 later.get(later.size() / 2),
                 later.get(later.size() * 99 / 100),
                 later.get(later.size() - 1));
+        List<Double> yard = yards.stream().sorted().toList();
+        System.out.printf(
+                Locale.ROOT,
+                "the same little work, done after each: half %.1f, one in a hundred %.1f, the longest %.1f ms (%.0f); so much is the machine%n",
+                yard.get(yard.size() / 2),
+                yard.get(yard.size() * 99 / 100),
+                yard.get(yard.size() - 1),
+                yardSum);
     }
 
     /** All times but the first. */

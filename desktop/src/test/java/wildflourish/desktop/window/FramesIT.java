@@ -178,7 +178,7 @@ class FramesIT extends WindowTest {
     @ValueSource(strings = {"whistle-d", "union-d-closed", "fiddle", "banjo-open-g", "box-bc", "anglo-b"})
     void aRehearsalGoesThroughOnAnyInstrumentAndLeavesItsBookAsItWas(String instrument) throws Exception {
         var book = FlourishApp.freshDemo(own.resolve("rehearsed.abc"));
-        Desk rehearsed = new Rehearsal(book, Instrument.of(instrument)).run();
+        Desk rehearsed = new DeskRehearsal(book, Instrument.of(instrument)).run();
         assertThat(rehearsed.done()).isEmpty();
         assertThat(rehearsed.sight().get().book()).isEqualTo(book.value().book());
         assertThat(sight().book()).isEqualTo(book.value().book());

@@ -97,7 +97,7 @@ class LongWorkIT extends WindowTest {
             return shown;
         });
         assertThat(begun.await(20, TimeUnit.SECONDS)).isTrue();
-        await("the work can be stopped", () -> banner.lookup("#stop-work") != null);
+        await("the work can be stopped", () -> banner.lookup("#notice-working").isVisible());
         inWindow(() -> {
             ((javafx.scene.control.Button) banner.lookup("#stop-work")).fire();
             return true;

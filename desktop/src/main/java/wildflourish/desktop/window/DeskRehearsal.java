@@ -28,7 +28,7 @@ import wildflourish.files.store.StoredBook;
  * Goes through what will be asked for, with the demo book on a desk that nobody sees, beside the window: what a machine does for the first time takes it several
  * times as long as later.
  */
-final class Rehearsal {
+final class DeskRehearsal {
     private static final int TIMES = 4;
     private static final int FIRST_NOTE = 4;
     private static final int NOTES = 6;
@@ -36,14 +36,14 @@ final class Rehearsal {
 
     private final Desk desk;
 
-    Rehearsal(Parsed<StoredBook> book, Instrument instrument) {
+    DeskRehearsal(Parsed<StoredBook> book, Instrument instrument) {
         desk = new Desk(book);
         desk.chooseInstrument(instrument);
     }
 
     /** Begins on a thread of its own, with the instrument that is worked on. */
     static void begin(Parsed<StoredBook> book, Instrument instrument) {
-        Thread thread = new Thread(new Rehearsal(book, instrument)::run, "rehearsal");
+        Thread thread = new Thread(new DeskRehearsal(book, instrument)::run, "rehearsal");
         thread.setDaemon(true);
         thread.start();
     }
