@@ -17,7 +17,7 @@ public class Frames implements Executor {
     /** Of a frame, for what is asked for here; the rest is for the toolkit's own work and for keys. */
     private static final double ROOM_NANOS = 4e6;
     /** However little the last ones took: the next may be of another kind. */
-    private static final int MOST_STEPS = 3;
+    private static final int MOST_STEPS = 2;
     /** How much of what a step is thought to take is forgotten with every frame. */
     private static final double FORGETTING = 0.99;
 

@@ -16,7 +16,7 @@ import javafx.scene.layout.Pane;
  */
 public final class Pieces {
     /** So many nodes are styled well within the time of a keystroke. */
-    private static final int MOST_NODES = 20;
+    private static final int MOST_NODES = 14;
     /** What a control that was never in a window grows to there, about. */
     private static final int CONTROL_NODES = 6;
 

@@ -18,6 +18,7 @@ import javafx.scene.control.ScrollPane;
 import javafx.scene.control.Tooltip;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Region;
+import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
 import wildflourish.core.instrument.Family;
 import wildflourish.core.instrument.Instrument;
@@ -31,7 +32,7 @@ import wildflourish.desktop.look.Frames;
 import wildflourish.desktop.look.Paragraph;
 
 /** Which instrument a tune lies best on: in the key it is to sound in, beside it in a second usual key, among all or those the class owns. */
-public final class BestFitView extends ScrollPane {
+public final class BestFitView extends StackPane {
     private static final int FIRST_ROWS = 10;
     /** Lines that come into sight in one frame. */
     private static final int ROWS_A_FRAME = 1;
@@ -43,6 +44,8 @@ public final class BestFitView extends ScrollPane {
     private final Desk desk;
     private final Choices choices;
     private final Frames frames;
+    private final ScrollPane scroll = new ScrollPane();
+    private final Region holder = new Region();
     private final Label title = new Label();
     private final ComboBox<String> sounding = new ComboBox<>();
     private final ComboBox<String> beside = new ComboBox<>();
@@ -105,10 +108,11 @@ public final class BestFitView extends ScrollPane {
         this.frames = frames;
         this.choices = choices;
         setId("best-fit");
-        getStyleClass().addAll("score", "best-fit");
-        setFitToWidth(true);
-        setHbarPolicy(ScrollBarPolicy.NEVER);
-        setFocusTraversable(true);
+        getStyleClass().add("best-fit");
+        scroll.getStyleClass().add("score");
+        scroll.setFitToWidth(true);
+        scroll.setHbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
+        scroll.setFocusTraversable(false);
         title.getStyleClass().add("where");
         prepare(sounding, "sounding", "The key it is to sound in");
         prepare(beside, "beside", "A second key to compare with");
@@ -145,8 +149,10 @@ public final class BestFitView extends ScrollPane {
         }
         VBox all = new VBox(title, controls, recorded, heads, rows, more);
         all.getStyleClass().add("fit-page");
-        setContent(all);
-        viewportBoundsProperty()
+        scroll.setContent(all);
+        all.getChildren().add(holdFocus());
+        getChildren().add(0, scroll);
+        scroll.viewportBoundsProperty()
                 .addListener((at, before, after) -> recording.forEach(line -> line.setWrappingWidth(wordsWidth())));
         desk.sight().addListener((at, before, after) -> {
             boolean isSame = before.tune().equals(after.tune())
@@ -155,6 +161,27 @@ public final class BestFitView extends ScrollPane {
                 show();
             }
         });
+    }
+
+    /**
+     * What has the focus for the whole view, within what scrolls, so that its keys scroll; round the view a ring shows that it has. Did the view itself have it, all that
+     * is in it would be styled anew each time.
+     */
+    private Region holdFocus() {
+        holder.setManaged(false);
+        holder.setFocusTraversable(true);
+        holder.setAccessibleText("Which instrument the tune lies best on");
+        Region ring = new Region();
+        ring.getStyleClass().add("focus-ring");
+        ring.setMouseTransparent(true);
+        ring.visibleProperty().bind(holder.focusedProperty());
+        getChildren().add(ring);
+        return holder;
+    }
+
+    @Override
+    public void requestFocus() {
+        holder.requestFocus();
     }
 
     private void prepare(ComboBox<String> box, String id, String tip) {
@@ -350,7 +377,7 @@ public final class BestFitView extends ScrollPane {
     }
 
     private double wordsWidth() {
-        return Math.max(FitRow.CELL, getViewportBounds().getWidth() - EDGES);
+        return Math.max(FitRow.CELL, scroll.getViewportBounds().getWidth() - EDGES);
     }
 
     static String cost(double cost) {

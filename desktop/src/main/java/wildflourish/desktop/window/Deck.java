@@ -42,7 +42,7 @@ final class Deck extends Pane {
             front = Optional.of(panel);
             add(panel);
             panel.setVisible(true);
-            requestLayout();
+            place();
         }
     }
 
@@ -50,7 +50,16 @@ final class Deck extends Pane {
     void clear() {
         front.ifPresent(before -> before.setVisible(false));
         front = Optional.empty();
-        requestLayout();
+        place();
+    }
+
+    /** Lays out itself; the window around it only where the room that it needs may be another. */
+    private void place() {
+        if (isFollowing) {
+            requestLayout();
+        } else {
+            setNeedsLayout(true);
+        }
     }
 
     /** Makes a panel ready piece by piece; where there is one in sight, laid out and drawn under it. */
@@ -90,7 +99,7 @@ final class Deck extends Pane {
 
     @Override
     public Orientation getContentBias() {
-        return Orientation.HORIZONTAL;
+        return isFollowing ? Orientation.HORIZONTAL : super.getContentBias();
     }
 
     @Override
@@ -110,6 +119,6 @@ final class Deck extends Pane {
 
     @Override
     protected double computePrefHeight(double width) {
-        return front.map(panel -> panel.prefHeight(width)).orElse(0.0);
+        return front.map(panel -> panel.prefHeight(isFollowing ? width : -1)).orElse(0.0);
     }
 }

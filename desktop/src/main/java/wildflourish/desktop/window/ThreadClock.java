@@ -24,7 +24,7 @@ final class ThreadClock {
     private static final int WARMING = 50;
     private static final int YARD = 200_000;
     private static final long QUIET_MILLIS = 70;
-    private static final long LONGEST_WAIT_MILLIS = 600;
+    private static final long LONGEST_WAIT_MILLIS = 2000;
     /** Less work than this is the clock's own. */
     private static final long BUSY_NANOS = 400_000;
 
