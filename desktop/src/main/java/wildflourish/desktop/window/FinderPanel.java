@@ -8,10 +8,9 @@ import javafx.scene.control.ListCell;
 import javafx.scene.control.ListView;
 import javafx.scene.control.TextField;
 import javafx.scene.input.KeyCode;
-import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
-import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
+import javafx.scene.text.Text;
 import wildflourish.desktop.look.Paragraph;
 
 /** A list beside the score to be searched by typing: everything one can do, or everything that was done. */
@@ -90,33 +89,42 @@ final class FinderPanel extends VBox {
         sought.requestFocus();
     }
 
-    /** One line: the words, and at the end the key. Its parts stay while it is empty: to style them anew takes long. */
+    /** One line: the words, and at the end the key, as the cell's own words. It has as few parts as can be: a list in sight has many cells to be styled. */
     private static final class Cell extends ListCell<Entry> {
         private final Paragraph words = new Paragraph(WORDS_WIDTH);
-        private final Paragraph end = new Paragraph(0, "clean");
-        private final Region gap = new Region();
-        private final HBox line = new HBox(words, gap, end);
+        private final Text measure = new Text();
 
         Cell() {
-            HBox.setHgrow(gap, Priority.ALWAYS);
-            line.setPrefWidth(LINE_WIDTH);
-            line.getStyleClass().add("found-line");
-            setGraphic(line);
+            getStyleClass().add("found-cell");
+            setGraphic(words);
+            fontProperty().addListener((at, before, after) -> part());
+            words.layoutBoundsProperty().addListener((at, before, after) -> part());
         }
 
         @Override
         protected void updateItem(Entry entry, boolean isEmpty) {
             super.updateItem(entry, isEmpty);
-            line.setVisible(!isEmpty && entry != null);
+            words.setVisible(!isEmpty && entry != null);
             if (isEmpty || entry == null) {
+                setText("");
                 setAccessibleText("");
                 return;
             }
             words.setWrappingWidth(
                     Math.min(WORDS_WIDTH, LINE_WIDTH - KEY_LETTER * entry.end().length()));
             words.setText(entry.words());
-            end.setText(entry.end());
+            setText(entry.end());
+            part();
             setAccessibleText(entry.words() + " " + entry.end());
+        }
+
+        /** The key ends where all keys end. */
+        private void part() {
+            measure.setFont(getFont());
+            measure.setText(getText());
+            setGraphicTextGap(Math.floor(LINE_WIDTH
+                    - words.getLayoutBounds().getWidth()
+                    - measure.getLayoutBounds().getWidth()));
         }
     }
 }
