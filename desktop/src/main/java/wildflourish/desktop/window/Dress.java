@@ -3,6 +3,7 @@ package wildflourish.desktop.window;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.function.Consumer;
+import java.util.function.Supplier;
 import javafx.scene.layout.Pane;
 import javafx.scene.layout.Region;
 import wildflourish.desktop.look.Frames;
@@ -45,6 +46,14 @@ final class Dress {
     Dress with(Region part, Consumer<Theme> drawing) {
         with(part);
         parts.add(() -> drawing.accept(theme));
+        return this;
+    }
+
+    /** A part with something in it that cannot be taken apart: it is folded before, and unfolds step by step; the first time it stays folded. */
+    Dress with(Region part, Runnable fold, Supplier<List<Runnable>> unfold) {
+        parts.add(fold);
+        with(part);
+        parts.add(() -> frames.next(isBegun ? unfold.get() : List.of()));
         return this;
     }
 

@@ -1,5 +1,6 @@
 package wildflourish.desktop.window;
 
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import javafx.collections.FXCollections;
@@ -24,7 +25,13 @@ final class FinderPanel extends VBox {
     private static final double LINE_WIDTH = 246;
     private static final double KEY_LETTER = 6.7;
 
+    /** Of the list, in pixels, when it is folded, and what it gains at a time. */
+    private static final double FOLDED_HEIGHT = 40;
+
+    private static final double STEP_HEIGHT = 80;
+
     private List<Entry> all = List.of();
+    private boolean isFolded;
     private final Label heading = new Label();
     private final TextField sought = new TextField();
     private final ListView<Entry> list = new ListView<>();
@@ -35,7 +42,7 @@ final class FinderPanel extends VBox {
         heading.getStyleClass().add("panel-title");
         sought.setId("sought");
         list.setId("found");
-        list.setCellFactory(view -> new Cell());
+        fold();
         list.setPlaceholder(new Label("Nothing of that name. Try another word."));
         VBox.setVgrow(list, Priority.ALWAYS);
         getChildren().addAll(heading, sought, list);
@@ -54,6 +61,27 @@ final class FinderPanel extends VBox {
             }
         });
         list.setOnMouseClicked(event -> choose(leave));
+    }
+
+    /** Leaves only the first lines of the list in place, so that there is little of it to be styled. */
+    void fold() {
+        isFolded = true;
+        list.setMaxHeight(FOLDED_HEIGHT);
+        list.setCellFactory(view -> new Cell());
+    }
+
+    /** The steps that bring back the whole list, some lines each; none where it is there. */
+    List<Runnable> unfold() {
+        List<Runnable> steps = new ArrayList<>();
+        if (isFolded) {
+            isFolded = false;
+            for (double height = FOLDED_HEIGHT; height < getHeight(); height += STEP_HEIGHT) {
+                double next = height;
+                steps.add(() -> list.setMaxHeight(next));
+            }
+            steps.add(() -> list.setMaxHeight(Double.MAX_VALUE));
+        }
+        return steps;
     }
 
     /** Shows other lines to be searched. */

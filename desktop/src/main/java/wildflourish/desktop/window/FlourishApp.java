@@ -42,6 +42,7 @@ public final class FlourishApp extends Application {
 
     private Path own = OwnFolder.path();
     private final List<MainWindow> windows = new ArrayList<>();
+    private boolean isRehearsed;
     private Optional<WindowRehearsal> rehearsal = Optional.empty();
 
     @Override
@@ -142,13 +143,15 @@ public final class FlourishApp extends Application {
 
     /** Once, for the first window. */
     private void rehearse(MainWindow content, Instrument instrument) {
-        if (rehearsal.isPresent()) {
+        if (isRehearsed) {
             return;
         }
+        isRehearsed = true;
         try {
             Path book = Path.of("rehearsal.abc");
             DeskRehearsal.begin(WarmUp.demo(book), instrument);
             rehearsal = Optional.of(WindowRehearsal.begin(WarmUp.demo(book), content::isAtRest, () -> {
+                rehearsal = Optional.empty();
                 StartClock.leave("rehearsed");
                 ThreadClock.watch(content);
             }));

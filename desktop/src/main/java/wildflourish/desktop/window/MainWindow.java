@@ -194,7 +194,7 @@ public final class MainWindow extends BorderPane {
                 .with(closeUp, closeUp::setTheme)
                 .with(write)
                 .with(lookOver)
-                .with(finder)
+                .with(finder, finder::fold, finder::unfold)
                 .with(bestFit)
                 .with(chart, chart::setTheme);
     }
@@ -206,6 +206,7 @@ public final class MainWindow extends BorderPane {
         frames.execute(this::warmFocus);
         frames.execute(fits::prepare);
         List.of(finder, lookOver).forEach(panel -> frames.execute(() -> side.prepare(panel, frames)));
+        frames.execute(() -> frames.next(finder.unfold()));
         List.of(closeUp, write).forEach(panel -> frames.execute(() -> under.prepare(panel, frames)));
         List.of(chart, bestFit).forEach(panel -> frames.execute(() -> middle.prepare(panel, frames)));
         frames.execute(bestFit::prepare);
@@ -516,6 +517,7 @@ public final class MainWindow extends BorderPane {
 
     private void showFinder() {
         side.show(finder);
+        around.frames().next(finder.unfold());
         finder.focus();
     }
 

@@ -2,10 +2,16 @@ package wildflourish.desktop.window;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Set;
 import java.util.concurrent.CountDownLatch;
 import java.util.concurrent.TimeUnit;
+import java.util.concurrent.atomic.AtomicInteger;
+import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import javafx.animation.AnimationTimer;
 import javafx.scene.Node;
@@ -18,6 +24,7 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
 import wildflourish.core.instrument.Instrument;
 import wildflourish.desktop.desk.Desk;
+import wildflourish.desktop.desk.Sight;
 import wildflourish.desktop.look.Frames;
 import wildflourish.desktop.look.Pieces;
 
@@ -182,6 +189,81 @@ class FramesIT extends WindowTest {
         assertThat(rehearsed.done()).isEmpty();
         assertThat(rehearsed.sight().get().book()).isEqualTo(book.value().book());
         assertThat(sight().book()).isEqualTo(book.value().book());
+    }
+
+    @Test
+    void aRehearsedWindowGoesThroughEverythingUnseenAndLeavesNothingBehind() throws Exception {
+        Set<Path> before = rehearsalFolders();
+        Sight sight = sight();
+        CountDownLatch done = new CountDownLatch(1);
+        inWindow(() -> WindowRehearsal.begin(
+                FlourishApp.freshDemo(own.resolve("rehearsed.abc")), () -> true, done::countDown));
+        assertThat(rehearsalFolders()).hasSize(before.size() + 1);
+        assertThat(done.await(180, TimeUnit.SECONDS)).isTrue();
+        await("its folder is gone", () -> rehearsalFolders().equals(before));
+        assertThat(sight()).isEqualTo(sight);
+        assertThat(inWindow(() -> window.getScene().getFocusOwner())).isEqualTo(window.score());
+    }
+
+    @Test
+    void aRehearsedWindowWaitsWhileHandsDoNotRestAndEndsWhenItIsToldTo() throws Exception {
+        Set<Path> before = rehearsalFolders();
+        AtomicInteger asked = new AtomicInteger();
+        CountDownLatch done = new CountDownLatch(1);
+        WindowRehearsal rehearsal = inWindow(() -> WindowRehearsal.begin(
+                FlourishApp.freshDemo(own.resolve("rehearsed.abc")),
+                () -> asked.incrementAndGet() < 0,
+                done::countDown));
+        int deeds = inWindow(() -> window.round(1).size());
+        await("it was asked oftener than it has deeds", () -> asked.get() > deeds);
+        inWindow(() -> {
+            rehearsal.end();
+            return true;
+        });
+        await("its folder is gone", () -> rehearsalFolders().equals(before));
+        assertThat(done.getCount()).isOne();
+    }
+
+    private static Set<Path> rehearsalFolders() throws IOException {
+        try (var all = Files.list(Path.of(System.getProperty("java.io.tmpdir")))) {
+            return all.filter(each -> each.getFileName().toString().startsWith("flourish-rehearsal"))
+                    .collect(Collectors.toSet());
+        }
+    }
+
+    @Test
+    void aRoundStrikesEveryKeyThatDoesNotAskForFiles() throws Exception {
+        List<String> words = inWindow(
+                () -> window.round(1).stream().map(Round.Deed::words).distinct().toList());
+        assertThat(words)
+                .contains("next note", "place what fits best", "light or dark", "light or dark, and again")
+                .contains("find what you can do, and back", "type another, and it is taken")
+                .doesNotContain("save", "open a book");
+        assertThat(words).hasSizeGreaterThan(100);
+    }
+
+    @Test
+    void aListThatIsFoldedForAnotherThemeIsWholeAgain() throws Exception {
+        press(KeyCode.F1);
+        settle();
+        settle();
+        long lines = lines();
+        double height = find("#found", Region.class).getHeight();
+        assertThat(lines).isGreaterThan(10);
+        inWindow(() -> {
+            window.otherTheme();
+            return true;
+        });
+        settle();
+        settle();
+        settle();
+        assertThat(find("#found", Region.class).getHeight()).isEqualTo(height);
+        assertThat(lines()).isEqualTo(lines);
+    }
+
+    /** Of the finder, in sight. */
+    private long lines() throws Exception {
+        return all(".found-cell").stream().filter(WindowTest::isInSight).count();
     }
 
     @Test
