@@ -45,7 +45,7 @@ public final class BestFitView extends StackPane {
     private final Choices choices;
     private final Frames frames;
     private final ScrollPane scroll = new ScrollPane();
-    private final Region holder = new Region();
+    private final Region ring = new Region();
     private final Label title = new Label();
     private final ComboBox<String> sounding = new ComboBox<>();
     private final ComboBox<String> beside = new ComboBox<>();
@@ -150,8 +150,8 @@ public final class BestFitView extends StackPane {
         VBox all = new VBox(title, controls, recorded, heads, rows, more);
         all.getStyleClass().add("fit-page");
         scroll.setContent(all);
-        all.getChildren().add(holdFocus());
-        getChildren().add(0, scroll);
+        addRing();
+        getChildren().add(scroll);
         scroll.viewportBoundsProperty()
                 .addListener((at, before, after) -> recording.forEach(line -> line.setWrappingWidth(wordsWidth())));
         desk.sight().addListener((at, before, after) -> {
@@ -163,25 +163,19 @@ public final class BestFitView extends StackPane {
         });
     }
 
-    /**
-     * What has the focus for the whole view, within what scrolls, so that its keys scroll; round the view a ring shows that it has. Did the view itself have it, all that
-     * is in it would be styled anew each time.
-     */
-    private Region holdFocus() {
-        holder.setManaged(false);
-        holder.setFocusTraversable(true);
-        holder.setAccessibleText("Which instrument the tune lies best on");
-        Region ring = new Region();
+    /** Has the focus for the whole view, and shows it: did the view itself have it, all that is in it would be styled anew each time. */
+    private void addRing() {
         ring.getStyleClass().add("focus-ring");
+        ring.setFocusTraversable(true);
         ring.setMouseTransparent(true);
-        ring.visibleProperty().bind(holder.focusedProperty());
+        ring.setViewOrder(-1);
+        ring.setAccessibleText("Which instrument the tune lies best on");
         getChildren().add(ring);
-        return holder;
     }
 
     @Override
     public void requestFocus() {
-        holder.requestFocus();
+        ring.requestFocus();
     }
 
     private void prepare(ComboBox<String> box, String id, String tip) {
