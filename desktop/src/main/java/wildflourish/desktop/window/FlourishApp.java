@@ -42,6 +42,7 @@ public final class FlourishApp extends Application {
 
     private Path own = OwnFolder.path();
     private final List<MainWindow> windows = new ArrayList<>();
+    private final ExecutorService rehearser = LongWork.thread("rehearsed work");
     private boolean isRehearsed;
     private Optional<WindowRehearsal> rehearsal = Optional.empty();
 
@@ -150,7 +151,7 @@ public final class FlourishApp extends Application {
         try {
             Path book = Path.of("rehearsal.abc");
             DeskRehearsal.begin(WarmUp.demo(book), instrument);
-            rehearsal = Optional.of(WindowRehearsal.begin(WarmUp.demo(book), content::isAtRest, () -> {
+            rehearsal = Optional.of(WindowRehearsal.begin(WarmUp.demo(book), rehearser, content::isAtRest, () -> {
                 rehearsal = Optional.empty();
                 StartClock.leave("rehearsed");
                 ThreadClock.watch(content);
@@ -244,6 +245,7 @@ public final class FlourishApp extends Application {
     @Override
     public void stop() {
         rehearsal.ifPresent(WindowRehearsal::end);
+        finish(rehearser);
         List.copyOf(windows).forEach(MainWindow::close);
     }
 }

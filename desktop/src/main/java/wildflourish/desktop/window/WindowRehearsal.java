@@ -30,7 +30,7 @@ final class WindowRehearsal {
     private final Path own;
     private final BooleanSupplier isAtRest;
     private final Runnable after;
-    private final ExecutorService worker = LongWork.thread("rehearsed work");
+    private final ExecutorService worker;
     private final Frames frames = new Styled();
     private final WritableImage corner = new WritableImage(1, 1);
     private final MainWindow window;
@@ -72,7 +72,9 @@ final class WindowRehearsal {
         }
     }
 
-    private WindowRehearsal(Parsed<StoredBook> book, BooleanSupplier isAtRest, Runnable after) throws IOException {
+    private WindowRehearsal(Parsed<StoredBook> book, ExecutorService worker, BooleanSupplier isAtRest, Runnable after)
+            throws IOException {
+        this.worker = worker;
         this.isAtRest = isAtRest;
         this.after = after;
         this.own = Files.createTempDirectory("flourish-rehearsal");
@@ -88,11 +90,13 @@ final class WindowRehearsal {
     }
 
     /**
-     * Begins where the windows live. The book is one that nobody else works on; {@code isAtRest} says whether hands rest; {@code after} is called at the end. Throws
-     * IOException where there is no room for its folder.
+     * Begins where the windows live. The book is one that nobody else works on; the worker does what takes long and is shut down at the end; {@code isAtRest} says
+     * whether hands rest; {@code after} is called at the end. Throws IOException where there is no room for its folder.
      */
-    static WindowRehearsal begin(Parsed<StoredBook> book, BooleanSupplier isAtRest, Runnable after) throws IOException {
-        WindowRehearsal rehearsal = new WindowRehearsal(book, isAtRest, after);
+    static WindowRehearsal begin(
+            Parsed<StoredBook> book, ExecutorService worker, BooleanSupplier isAtRest, Runnable after)
+            throws IOException {
+        WindowRehearsal rehearsal = new WindowRehearsal(book, worker, isAtRest, after);
         rehearsal.window.prepare();
         rehearsal.window.whenGrown(rehearsal::goOn);
         return rehearsal;

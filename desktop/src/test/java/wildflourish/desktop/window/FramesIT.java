@@ -197,7 +197,10 @@ class FramesIT extends WindowTest {
         Sight sight = sight();
         CountDownLatch done = new CountDownLatch(1);
         inWindow(() -> WindowRehearsal.begin(
-                FlourishApp.freshDemo(own.resolve("rehearsed.abc")), () -> true, done::countDown));
+                FlourishApp.freshDemo(own.resolve("rehearsed.abc")),
+                LongWork.thread("rehearsed work"),
+                () -> true,
+                done::countDown));
         assertThat(rehearsalFolders()).hasSize(before.size() + 1);
         assertThat(done.await(180, TimeUnit.SECONDS)).isTrue();
         await("its folder is gone", () -> rehearsalFolders().equals(before));
@@ -212,6 +215,7 @@ class FramesIT extends WindowTest {
         CountDownLatch done = new CountDownLatch(1);
         WindowRehearsal rehearsal = inWindow(() -> WindowRehearsal.begin(
                 FlourishApp.freshDemo(own.resolve("rehearsed.abc")),
+                LongWork.thread("rehearsed work"),
                 () -> asked.incrementAndGet() < 0,
                 done::countDown));
         int deeds = inWindow(() -> window.round(1).size());
