@@ -23,7 +23,9 @@ final class LongWork {
 
     private final Executor executor;
     private final Label label = new Label();
-    private final ProgressBar bar = new ProgressBar();
+    /** Where it does not know how far it is, it moves, and the window with it: so it knows while it is out of sight. */
+    private final ProgressBar bar = new ProgressBar(0);
+
     private final Button stop =
             MainWindow.button("Stop", "stop-work", "Nothing changes; the book here stays", () -> {});
     private final HBox notice;
@@ -92,9 +94,13 @@ final class LongWork {
     private void finish(Task<?> task, PauseTransition pause) {
         pause.stop();
         slow.remove(task);
-        slow.entrySet().stream()
-                .findFirst()
-                .ifPresentOrElse(left -> show(left.getValue(), left.getKey()), () -> notice.setVisible(false));
+        slow.entrySet().stream().findFirst().ifPresentOrElse(left -> show(left.getValue(), left.getKey()), this::hide);
+    }
+
+    private void hide() {
+        notice.setVisible(false);
+        bar.progressProperty().unbind();
+        bar.setProgress(0);
     }
 
     private void show(String words, Task<?> task) {
