@@ -11,6 +11,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.TimeUnit;
+import java.util.concurrent.atomic.AtomicInteger;
 import java.util.function.Consumer;
 import javafx.animation.PauseTransition;
 import javafx.application.Application;
@@ -54,6 +55,7 @@ public final class FlourishApp extends Application {
         Optional<String> book = Optional.ofNullable(getParameters().getNamed().get("book"));
         Desk desk = new Desk(book.isPresent() ? BookStore.open(Path.of(book.get())) : demo(shot.isPresent()));
         if (shot.isPresent()) {
+            isRehearsed = true;
             own = Files.createTempDirectory("flourish-shot");
             if (!flags.contains("--first")) {
                 new Preferences(own).put("welcomed", "true");
@@ -142,7 +144,7 @@ public final class FlourishApp extends Application {
         return content;
     }
 
-    /** Once, for the first window. */
+    /** Once, for the first window; a picture needs none. */
     private void rehearse(MainWindow content, Instrument instrument) {
         if (isRehearsed) {
             return;
@@ -208,10 +210,14 @@ public final class FlourishApp extends Application {
         }
     }
 
+    /** Takes the picture when no long work has been seen under way twice in a row: what came of it grows a moment longer. */
     private static void shoot(Scene scene, File file) {
         PauseTransition settle = new PauseTransition(Duration.millis(900));
+        AtomicInteger quiet = new AtomicInteger();
         settle.setOnFinished(event -> {
-            if (scene.lookup("#notice-working").isVisible()) {
+            boolean isWorking = scene.lookup("#notice-working").isVisible();
+            quiet.set(isWorking ? 0 : quiet.get() + 1);
+            if (quiet.get() < 2) {
                 settle.playFromStart();
                 return;
             }
