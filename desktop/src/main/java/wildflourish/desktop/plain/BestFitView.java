@@ -304,8 +304,8 @@ public final class BestFitView extends StackPane {
                         lie.first().cost(), lie.second().map(BestFit::cost).orElse(0.0)))
                 .max()
                 .orElse(1);
-        frames.execute(() -> showRecording(answer, chosen));
-        frames.execute(this::showHeads);
+        growing(number, () -> showRecording(answer, chosen));
+        growing(number, this::showHeads);
         kept.stream().skip(count).forEach(row -> row.setVisible(false));
         List<Integer> numbers = IntStream.range(0, count).boxed().toList();
         frames.grow(
@@ -317,9 +317,18 @@ public final class BestFitView extends StackPane {
                     row(i).show(lie, owned.contains(lie.bare().id()), BAR / hardest);
                 }));
         int left = answer.lies().size() - count;
-        frames.execute(() -> {
+        growing(number, () -> {
             more.setText("Show " + left + " more");
             more.setVisible(left > 0);
+        });
+    }
+
+    /** Does it in a frame of its own, unless something else has been asked meanwhile. */
+    private void growing(int number, Runnable step) {
+        frames.execute(() -> {
+            if (number == asked) {
+                step.run();
+            }
         });
     }
 

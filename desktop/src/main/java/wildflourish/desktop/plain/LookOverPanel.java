@@ -43,7 +43,7 @@ public final class LookOverPanel extends VBox {
 
     private static final double ROW_PADDING = 24;
     /** Lines that come into sight in one frame. */
-    private static final int LINES_A_FRAME = 2;
+    private static final int LINES_A_FRAME = 1;
 
     private final Desk desk;
     private final VBox content = new VBox();

@@ -42,6 +42,7 @@ public final class FlourishApp extends Application {
     private static final String DEMO = "/wildflourish/desktop/demo/saltmarsh-lane.abc";
 
     private Path own = OwnFolder.path();
+    private Optional<PassingFolder> passing = Optional.empty();
     private final List<MainWindow> windows = new ArrayList<>();
     private final ExecutorService rehearser = LongWork.thread("rehearsed work");
     private boolean isRehearsed;
@@ -56,7 +57,9 @@ public final class FlourishApp extends Application {
         Desk desk = new Desk(book.isPresent() ? BookStore.open(Path.of(book.get())) : demo(shot.isPresent()));
         if (shot.isPresent()) {
             isRehearsed = true;
-            own = Files.createTempDirectory("flourish-shot");
+            PassingFolder folder = PassingFolder.make("shot");
+            passing = Optional.of(folder);
+            own = folder.path();
             if (!flags.contains("--first")) {
                 new Preferences(own).put("welcomed", "true");
             }
@@ -253,5 +256,6 @@ public final class FlourishApp extends Application {
         rehearsal.ifPresent(WindowRehearsal::end);
         finish(rehearser);
         List.copyOf(windows).forEach(MainWindow::close);
+        passing.ifPresent(PassingFolder::remove);
     }
 }

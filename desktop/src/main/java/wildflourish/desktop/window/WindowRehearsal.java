@@ -1,11 +1,7 @@
 package wildflourish.desktop.window;
 
 import java.io.IOException;
-import java.nio.file.FileVisitResult;
-import java.nio.file.Files;
 import java.nio.file.Path;
-import java.nio.file.SimpleFileVisitor;
-import java.nio.file.attribute.BasicFileAttributes;
 import java.util.Iterator;
 import java.util.List;
 import java.util.Optional;
@@ -27,7 +23,7 @@ import wildflourish.files.store.StoredBook;
 final class WindowRehearsal {
     private static final int LESSON = 4;
 
-    private final Path own;
+    private final PassingFolder own;
     private final BooleanSupplier isAtRest;
     private final Runnable after;
     private final ExecutorService worker;
@@ -77,12 +73,13 @@ final class WindowRehearsal {
         this.worker = worker;
         this.isAtRest = isAtRest;
         this.after = after;
-        this.own = Files.createTempDirectory("flourish-rehearsal");
+        this.own = PassingFolder.make("rehearsal");
         Desk desk = new Desk(book);
         window = new MainWindow(
                 desk,
                 new Player(SilentSpeaker::new),
-                new Surroundings(new NoPicker(), own, opened -> {}, worker, worker, frames, owner -> Optional.empty()));
+                new Surroundings(
+                        new NoPicker(), own.path(), opened -> {}, worker, worker, frames, owner -> Optional.empty()));
         Scene scene = new Scene(window, FlourishApp.WIDTH, FlourishApp.HEIGHT);
         scene.getStylesheets().add(FlourishApp.styles());
         window.resize(FlourishApp.WIDTH, FlourishApp.HEIGHT);
@@ -119,28 +116,8 @@ final class WindowRehearsal {
         if (!isOver) {
             isOver = true;
             window.close();
-            worker.execute(this::removeFolder);
+            worker.execute(own::remove);
             worker.shutdown();
-        }
-    }
-
-    private void removeFolder() {
-        try {
-            Files.walkFileTree(own, new SimpleFileVisitor<>() {
-                @Override
-                public FileVisitResult visitFile(Path file, BasicFileAttributes attributes) throws IOException {
-                    Files.delete(file);
-                    return FileVisitResult.CONTINUE;
-                }
-
-                @Override
-                public FileVisitResult postVisitDirectory(Path folder, IOException thrown) throws IOException {
-                    Files.delete(folder);
-                    return FileVisitResult.CONTINUE;
-                }
-            });
-        } catch (IOException e) {
-            // Then a small folder is left among the temporary ones.
         }
     }
 }

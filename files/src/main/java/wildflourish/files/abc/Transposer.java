@@ -1,6 +1,9 @@
 package wildflourish.files.abc;
 
+import java.util.ArrayList;
 import java.util.EnumMap;
+import java.util.HashMap;
+import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.regex.Matcher;
@@ -18,12 +21,22 @@ public final class Transposer {
     private static final Pattern TONIC = Pattern.compile("^(\\s*)([A-G])([#b]?)(.*)$", Pattern.DOTALL);
     private static final Pattern SYMBOL = Pattern.compile("([A-G])([#b]?)([^/]*)(?:/([A-G])([#b]?))?");
     private static final Pattern SIGN = Pattern.compile("(\\^\\^|\\^|__|_|=)([A-Ga-g])(?![A-Za-z])");
+    private static final Pattern CHORD = Pattern.compile("\\[[\\^_=]*[A-Ga-g]");
     private static final String FIFTHS = "FCGDAEB";
 
     private final int semitones;
     private final StringBuilder out = new StringBuilder();
     private final Map<Step, Integer> before = new EnumMap<>(Step.class);
     private final Map<Step, Integer> after = new EnumMap<>(Step.class);
+    /** The note, or the notes of the chord, that a tie would go on from. */
+    private final List<WrittenPitch> last = new ArrayList<>();
+    /** By staff step, what a tie over the bar line makes of the next note. */
+    private final Map<Integer, Integer> tiedOver = new HashMap<>();
+
+    private boolean isTied;
+    private boolean isAfterBar;
+    private boolean isInChord;
+    private boolean isSmall;
     private Key oldKey = Key.C_MAJOR;
     private Key newKey = Key.C_MAJOR;
     private int steps;
@@ -123,14 +136,46 @@ public final class Transposer {
         if (sign == '|' || (sign == ':' && at + 1 < line.length() && "|:".indexOf(line.charAt(at + 1)) >= 0)) {
             before.clear();
             after.clear();
+            goOver(isTied);
         }
         Optional<NoteToken> token = NoteToken.at(line, at, line.length());
+        follow(
+                sign,
+                line.startsWith("[", at)
+                        && CHORD.matcher(line).region(at, line.length()).lookingAt());
         if (token.isPresent() && !token.get().isRest()) {
             note(token.get(), line.substring(at, at + token.get().length()));
             return at + token.get().length();
         }
+        token.ifPresent(rest -> begin(List.of()));
         out.append(sign);
         return at + 1;
+    }
+
+    /** Past a bar line: what is tied goes on. */
+    private void goOver(boolean isTiedOver) {
+        if (isTiedOver) {
+            last.forEach(pitch -> tiedOver.put(pitch.staffStep(), pitch.alter()));
+        }
+        isAfterBar = true;
+        isTied = false;
+    }
+
+    /** Whether the next notes are small ones or of a chord, and what is tied; a tie may stand after its bar line, too. */
+    private void follow(char sign, boolean opensChord) {
+        if (opensChord) {
+            isInChord = true;
+            last.clear();
+        } else if (sign == ']' && isInChord) {
+            isInChord = false;
+            tiedOver.clear();
+        } else if (sign == '{' || sign == '}') {
+            isSmall = sign == '{';
+        } else if (sign == '-' && isAfterBar) {
+            goOver(true);
+        } else if (sign == '-') {
+            isTied = !isInChord;
+        }
     }
 
     private void note(NoteToken token, String words) {
@@ -138,15 +183,33 @@ public final class Transposer {
         if (!token.accidental().isEmpty()) {
             before.put(step, Fields.alterOf(token.accidental()));
         }
-        int alter = before.getOrDefault(step, oldKey.alterOf(step));
-        WrittenPitch old = WrittenPitch.of(step, alter, token.octave());
+        int inOldForce = before.getOrDefault(step, oldKey.alterOf(step));
+        WrittenPitch natural = WrittenPitch.of(step, 0, token.octave());
+        boolean goesOn = !isSmall && token.accidental().isEmpty() && tiedOver.containsKey(natural.staffStep());
+        WrittenPitch old =
+                natural.withAlter(goesOn ? tiedOver.getOrDefault(natural.staffStep(), inOldForce) : inOldForce);
         WrittenPitch moved = moved(old);
         int inForce = after.getOrDefault(moved.step(), newKey.alterOf(moved.step()));
-        if (moved.alter() != inForce) {
+        if (moved.alter() != inForce && !goesOn) {
             after.put(moved.step(), moved.alter());
             out.append(VersionWriter.accidentalText(moved.alter()));
         }
+        begin(List.of(old));
         out.append(VersionWriter.letterText(moved)).append(words.replaceFirst("^[\\^_=]*[A-Ga-g][,']*", ""));
+    }
+
+    /** What a tie would go on from now: nothing after a rest. */
+    private void begin(List<WrittenPitch> pitches) {
+        if (isSmall) {
+            return;
+        }
+        if (!isInChord) {
+            last.clear();
+            tiedOver.clear();
+        }
+        isAfterBar = false;
+        isTied = false;
+        last.addAll(pitches);
     }
 
     private WrittenPitch moved(WrittenPitch old) {

@@ -32,6 +32,9 @@ final class TuneBuilder {
     private final Map<NoteId, Manuscript.Stretch> stretches = new LinkedHashMap<>();
     private final List<NoteId> line = new ArrayList<>();
     private final Map<Step, Integer> barAccidentals = new EnumMap<>(Step.class);
+    /** By staff step, what a tie over the bar line makes of the next note. */
+    private final Map<Integer, Integer> tiedOver = new HashMap<>();
+
     private final Map<Fraction, Duration> durations = new HashMap<>();
 
     private Key key;
@@ -108,16 +111,22 @@ final class TuneBuilder {
         unitLength = length;
     }
 
-    /** The pitch that an accidental and a letter stand for here; an accidental holds to the end of the bar in every octave (§4.2, §11.3). */
+    /**
+     * The pitch that an accidental and a letter stand for here; an accidental holds to the end of the bar in every octave (§4.2, §11.3), and over the bar line for a
+     * note that is tied (two notes of the same pitch, §4.11).
+     */
     WrittenPitch pitch(NoteToken token, boolean holds) {
         Step step = token.step();
-        if (!token.accidental().isEmpty() && holds) {
-            barAccidentals.put(step, Fields.alterOf(token.accidental()));
+        WrittenPitch natural = WrittenPitch.of(step, 0, Math.max(-1, Math.min(10, token.octave())));
+        if (!token.accidental().isEmpty()) {
+            int alter = Fields.alterOf(token.accidental());
+            if (holds) {
+                barAccidentals.put(step, alter);
+            }
+            return natural.withAlter(alter);
         }
-        int alter = token.accidental().isEmpty()
-                ? barAccidentals.getOrDefault(step, key.alterOf(step))
-                : Fields.alterOf(token.accidental());
-        return WrittenPitch.of(step, alter, Math.max(-1, Math.min(10, token.octave())));
+        int inForce = barAccidentals.getOrDefault(step, key.alterOf(step));
+        return natural.withAlter(holds ? tiedOver.getOrDefault(natural.staffStep(), inForce) : inForce);
     }
 
     // Notes
@@ -144,6 +153,7 @@ final class TuneBuilder {
         if (!pitches.isEmpty()) {
             line.add(id);
         }
+        tiedOver.clear();
         graces = Graces.NONE;
         decorations.clear();
         annotations.clear();
@@ -226,7 +236,16 @@ final class TuneBuilder {
                 notes.size() - 1,
                 last.withMarks(last.marks().withJoins(change.apply(last.marks().joins()))));
         bars.set(bars.size() - 1, new Bar(notes, bar.sides(), bar.ending(), bar.change()));
+        holdTies(notes);
         return true;
+    }
+
+    private void holdTies(List<Note> bar) {
+        Note last = bar.get(bar.size() - 1);
+        tiedOver.clear();
+        if (last.marks().joins().tied()) {
+            last.pitches().forEach(pitch -> tiedOver.put(pitch.staffStep(), pitch.alter()));
+        }
     }
 
     // Bars
@@ -236,6 +255,7 @@ final class TuneBuilder {
         isAdjacent = false;
         barAccidentals.clear();
         if (!current.isEmpty()) {
+            holdTies(current);
             finishBar(tokens.right());
         } else if (!bars.isEmpty() && left == BarLine.NONE && ending.isEmpty()) {
             strengthenLast(tokens.right());

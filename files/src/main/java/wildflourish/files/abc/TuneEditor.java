@@ -251,37 +251,55 @@ public final class TuneEditor {
         throw new IllegalArgumentException("the tune has no note " + id);
     }
 
-    /** The text with accidentals added from left to right until every note has the pitch that is wanted of it. */
+    /** The text with accidentals added, in all bars at once and in each from left to right, until every note has the pitch that is wanted of it. */
     private static String settled(String changed, List<WrittenPitch> wanted) {
         String settled = changed;
         for (int round = 0; round <= wanted.size(); round++) {
             Tune read = TuneText.read(settled).value();
-            Optional<Integer> wrong = firstWrong(sounding(read), wanted);
-            if (wrong.isEmpty()) {
+            List<Note> notes = sounding(read);
+            List<Integer> wrong = firstWrongs(read, notes, wanted);
+            String better = settled;
+            for (int i = wrong.size() - 1; i >= 0; i--) {
+                int index = wrong.get(i);
+                Manuscript.Stretch stretch =
+                        read.manuscript().at(notes.get(index).id());
+                better = withAccidental(better, stretch, wanted.get(index).alter());
+            }
+            if (better.equals(settled)) {
                 return settled;
             }
-            Note note = sounding(read).get(wrong.get());
-            Manuscript.Stretch stretch = read.manuscript().at(note.id());
-            String old = read.manuscript().text().substring(stretch.start(), stretch.end());
-            if (old.startsWith("[")) {
-                return settled;
-            }
-            String accidental =
-                    VersionWriter.accidentalText(wanted.get(wrong.get()).alter());
-            String words = accidental + old.replaceFirst("^[\\^_=]*", "");
-            settled = settled.substring(0, stretch.start()) + words + settled.substring(stretch.end());
+            settled = better;
         }
         return settled;
     }
 
-    private static Optional<Integer> firstWrong(List<Note> notes, List<WrittenPitch> wanted) {
-        for (int i = 0; i < Math.min(notes.size(), wanted.size()); i++) {
-            WrittenPitch found = notes.get(i).melody();
-            boolean isSameStep = found.staffStep() == wanted.get(i).staffStep();
-            if (isSameStep && found.alter() != wanted.get(i).alter()) {
-                return Optional.of(i);
-            }
+    /** Chords are left as they are. */
+    private static String withAccidental(String text, Manuscript.Stretch stretch, int alter) {
+        String old = text.substring(stretch.start(), stretch.end());
+        if (old.startsWith("[")) {
+            return text;
         }
-        return Optional.empty();
+        String words = VersionWriter.accidentalText(alter) + old.replaceFirst("^[\\^_=]*", "");
+        return text.substring(0, stretch.start()) + words + text.substring(stretch.end());
+    }
+
+    /** The first note of each bar that is sharper or flatter than wanted; not those that a tie makes so, for they follow the note before. */
+    private static List<Integer> firstWrongs(Tune read, List<Note> notes, List<WrittenPitch> wanted) {
+        List<Integer> wrong = new ArrayList<>();
+        int lastBar = -1;
+        boolean isCarried = false;
+        for (int i = 0; i < Math.min(notes.size(), wanted.size()); i++) {
+            Note note = notes.get(i);
+            boolean isSameStep = note.melody().staffStep() == wanted.get(i).staffStep();
+            boolean isWrong =
+                    isSameStep && note.melody().alter() != wanted.get(i).alter();
+            int bar = read.placeOf(note.id()).bar();
+            if (isWrong && !isCarried && bar != lastBar) {
+                wrong.add(i);
+                lastBar = bar;
+            }
+            isCarried = isWrong && note.marks().joins().tied();
+        }
+        return wrong;
     }
 }

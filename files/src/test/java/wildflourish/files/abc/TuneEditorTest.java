@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.util.List;
 import java.util.Optional;
 import java.util.Random;
+import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -116,6 +117,27 @@ class TuneEditorTest {
                         "X:1\nT:Air in D\nL:1/8\nK:E\n\"F#m/C#\"\"^low\"{f}g!trill!B [EG]2 ^A|=d2 z A[K:A]c|% D\nw:la la");
     }
 
+    /** Two notes of the same pitch are tied (ABC 2.1, §4.11): the second has the accidental of the first, which holds for no other (common practice). */
+    @ParameterizedTest
+    @CsvSource({
+        "^c4-|c2c2, ^d4-|d2d2, 73 73 72",
+        "^c4||-c2c2, ^d4||-d2d2, 73 73 72",
+        "[^c=f]4-|]{c}[cf]2c2, [^dg]4-|]{d}[dg]2d2, 73 77 73 77 72",
+        "^c4-|z2c2, ^d4-|z2d2, 73 72",
+        "^c4-:|c2c2, ^d4-:|d2d2, 73 73 72",
+        "^c4|[c]2c2, ^d4|[d]2d2, 73 72 72",
+        "^c4-|^c2c2, ^d4-|^d2d2, 73 73 73"
+    })
+    void aTieCarriesItsAccidentalOverTheBar(String music, String moved, String midis) {
+        String head = "X:1\nT:T\nM:none\nL:1/8\nK:";
+        List<Integer> expected =
+                Stream.of(midis.split(" ")).map(Integer::valueOf).toList();
+        assertThat(midis(TuneText.read(head + "C\n" + music).value())).isEqualTo(expected);
+        assertThat(Transposer.transposed(head + "C\n" + music, 2)).contains(head + "D\n" + moved);
+        assertThat(midis(TuneText.read(head + "D\n" + moved).value()))
+                .isEqualTo(expected.stream().map(each -> each + 2).toList());
+    }
+
     @Test
     void everyDemoTuneSoundsThatMuchHigherAndComesBack() {
         for (Tune tune : Demo.tunes()) {
@@ -183,6 +205,9 @@ class TuneEditorTest {
                         .isEqualTo(tune.header().key().fifths() + fifths);
             }
         }
+        Tune tied = TuneText.read("X:1\nT:Air\nM:4/4\nL:1/8\nK:D\nF2F2c4-|c2F2c4|F4c4|")
+                .value();
+        assertThat(new TuneEditor(tied).withKeyMoved(-2).orElseThrow()).endsWith("K:C\n^F2F2^c4-|c2^F2^c4|^F4^c4|");
         Tune sharp =
                 TuneText.read("X:1\nT:Air\nM:4/4\nL:1/8\nK:C# major\nCDEF|").value();
         assertThat(new TuneEditor(sharp).withKeyMoved(1)).isEmpty();
