@@ -49,9 +49,9 @@ final class Dress {
         return this;
     }
 
-    /** A part with something in it that cannot be taken apart: it is folded before, and unfolds step by step; the first time it stays folded. */
-    Dress with(Region part, Runnable fold, Supplier<List<Runnable>> unfold) {
-        parts.add(fold);
+    /** A part with something in it that cannot be taken apart: it is folded before and unfolded after, step by step; the first time it stays folded. */
+    Dress with(Region part, Supplier<List<Runnable>> fold, Supplier<List<Runnable>> unfold) {
+        parts.add(() -> frames.next(isBegun ? fold.get() : List.of()));
         with(part);
         parts.add(() -> frames.next(isBegun ? unfold.get() : List.of()));
         return this;

@@ -12,6 +12,7 @@ import javafx.scene.input.KeyCode;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
 import javafx.scene.text.Text;
+import javafx.util.Callback;
 import wildflourish.desktop.look.Paragraph;
 
 /** A list beside the score to be searched by typing: everything one can do, or everything that was done. */
@@ -31,7 +32,7 @@ final class FinderPanel extends VBox {
     private static final double STEP_HEIGHT = 80;
 
     private List<Entry> all = List.of();
-    private boolean isFolded;
+    private boolean isFolded = true;
     private final Label heading = new Label();
     private final TextField sought = new TextField();
     private final ListView<Entry> list = new ListView<>();
@@ -42,7 +43,8 @@ final class FinderPanel extends VBox {
         heading.getStyleClass().add("panel-title");
         sought.setId("sought");
         list.setId("found");
-        fold();
+        list.setMaxHeight(FOLDED_HEIGHT);
+        list.setCellFactory(new Cells());
         list.setPlaceholder(new Label("Nothing of that name. Try another word."));
         VBox.setVgrow(list, Priority.ALWAYS);
         getChildren().addAll(heading, sought, list);
@@ -63,11 +65,24 @@ final class FinderPanel extends VBox {
         list.setOnMouseClicked(event -> choose(leave));
     }
 
-    /** Leaves only the first lines of the list in place, so that there is little of it to be styled. */
-    void fold() {
+    /**
+     * The steps that leave only the first lines of the list in place, so that there is little of it to be styled; none where it is so already. Each lays out what it
+     * changes: the list may be taken out of the window before the next frame.
+     */
+    List<Runnable> fold() {
+        if (isFolded) {
+            return List.of();
+        }
         isFolded = true;
-        list.setMaxHeight(FOLDED_HEIGHT);
-        list.setCellFactory(view -> new Cell());
+        return List.of(
+                () -> {
+                    list.setMaxHeight(FOLDED_HEIGHT);
+                    layout();
+                },
+                () -> {
+                    list.setCellFactory(new Cells());
+                    layout();
+                });
     }
 
     /** The steps that bring back the whole list, some lines each; none where it is there. */
@@ -115,6 +130,14 @@ final class FinderPanel extends VBox {
 
     void focus() {
         sought.requestFocus();
+    }
+
+    /** Makes cells; another such makes the list let go of those it has. */
+    private static final class Cells implements Callback<ListView<Entry>, ListCell<Entry>> {
+        @Override
+        public ListCell<Entry> call(ListView<Entry> view) {
+            return new Cell();
+        }
     }
 
     /** One line: the words, and at the end the key, as the cell's own words. It has as few parts as can be: a list in sight has many cells to be styled. */
