@@ -5,7 +5,6 @@ import java.util.Optional;
 import java.util.Set;
 import javafx.geometry.Pos;
 import javafx.scene.control.Button;
-import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
 import javafx.scene.control.Tooltip;
 import javafx.scene.layout.HBox;
@@ -16,16 +15,18 @@ import wildflourish.core.version.Passes;
 import wildflourish.core.version.Placement;
 import wildflourish.core.version.Spot;
 import wildflourish.desktop.desk.Desk;
+import wildflourish.desktop.look.Choice;
 import wildflourish.desktop.look.SignPicture;
 import wildflourish.desktop.look.Theme;
 
 /** What stands at the spot already: the options, the first of which is played, for which times through, and a way to remove it. */
 final class HerePanel extends VBox {
+    private static final List<String> TIMES = List.of("every time", "first time only", "second time only");
+
     private final Desk desk;
     private final VBox options = new VBox();
     private final Button next = new Button("Play the other");
-    private final ComboBox<String> passes = new ComboBox<>();
-    private boolean isFilling;
+    private final Choice passes;
 
     HerePanel(Desk desk) {
         this.desk = desk;
@@ -37,21 +38,14 @@ final class HerePanel extends VBox {
         remove.setId("remove");
         remove.setTooltip(new Tooltip("Takes the ornament away, here and in the stages below (Delete)"));
         remove.setOnAction(event -> desk.remove());
-        passes.setId("passes");
-        passes.getItems().addAll("every time", "first time only", "second time only");
-        passes.setTooltip(new Tooltip("Whether it is played each time round, or once"));
-        passes.setOnAction(event -> choosePasses());
+        passes = new Choice(
+                "passes",
+                "Whether it is played each time round, or once",
+                index -> desk.setPasses(index == 0 ? Passes.EVERY : Passes.only(index)));
         HBox buttons = new HBox(next, remove, passes);
         buttons.getStyleClass().add("here-buttons");
         getChildren().addAll(options, buttons);
         managedProperty().bind(visibleProperty());
-    }
-
-    private void choosePasses() {
-        int chosen = passes.getSelectionModel().getSelectedIndex();
-        if (!isFilling && chosen >= 0) {
-            desk.setPasses(chosen == 0 ? Passes.EVERY : Passes.only(chosen));
-        }
     }
 
     void show(Theme theme) {
@@ -74,10 +68,7 @@ final class HerePanel extends VBox {
         next.setVisible(all.size() > 1);
         Set<Integer> numbers =
                 spot.get().first().map(each -> each.passes().numbers()).orElse(Set.of());
-        isFilling = true;
-        passes.getSelectionModel()
-                .select(numbers.isEmpty() ? 0 : numbers.iterator().next());
-        isFilling = false;
+        passes.show(TIMES, numbers.isEmpty() ? 0 : numbers.iterator().next());
     }
 
     /** One of the options; it stays and shows another when the chosen note changes. */

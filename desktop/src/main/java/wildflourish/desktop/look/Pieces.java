@@ -5,7 +5,6 @@ import java.util.List;
 import java.util.Optional;
 import javafx.scene.Node;
 import javafx.scene.Parent;
-import javafx.scene.control.ComboBoxBase;
 import javafx.scene.control.ScrollPane;
 import javafx.scene.control.Skinnable;
 import javafx.scene.layout.Pane;
@@ -19,8 +18,6 @@ public final class Pieces {
     private static final int MOST_NODES = 14;
     /** What a control that was never in a window grows to there, about. */
     private static final int CONTROL_NODES = 6;
-
-    private static final int CHOICE_NODES = 30;
 
     private final List<Runnable> steps = new ArrayList<>();
     private List<Runnable> step = new ArrayList<>();
@@ -84,7 +81,7 @@ public final class Pieces {
         if (node instanceof Skinnable control && control.getSkin() == null) {
             return control instanceof ScrollPane scroll && scroll.getContent() != null
                     ? CONTROL_NODES + nodesOf(scroll.getContent())
-                    : control instanceof ComboBoxBase<?> ? CHOICE_NODES : CONTROL_NODES;
+                    : CONTROL_NODES;
         }
         int within = node instanceof Parent parent
                 ? parent.getChildrenUnmodifiable().stream()

@@ -12,7 +12,6 @@ import java.util.function.Supplier;
 import java.util.stream.IntStream;
 import javafx.scene.control.Button;
 import javafx.scene.control.CheckBox;
-import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
 import javafx.scene.control.ScrollPane;
 import javafx.scene.control.Tooltip;
@@ -28,6 +27,7 @@ import wildflourish.core.tune.Tune;
 import wildflourish.core.words.NeedsWords;
 import wildflourish.desktop.desk.Desk;
 import wildflourish.desktop.desk.Sight;
+import wildflourish.desktop.look.Choice;
 import wildflourish.desktop.look.Frames;
 import wildflourish.desktop.look.Paragraph;
 
@@ -38,6 +38,7 @@ public final class BestFitView extends StackPane {
     private static final int ROWS_A_FRAME = 1;
 
     private static final int MOVES = 3;
+    private static final List<String> KINDS = List.of("whistles, flutes, pipes", "strings", "boxes, concertinas");
     private static final double BAR = 150;
     private static final double EDGES = 46;
 
@@ -47,9 +48,10 @@ public final class BestFitView extends StackPane {
     private final ScrollPane scroll = new ScrollPane();
     private final Region ring = new Region();
     private final Label title = new Label();
-    private final ComboBox<String> sounding = new ComboBox<>();
-    private final ComboBox<String> beside = new ComboBox<>();
-    private final ComboBox<String> among = new ComboBox<>();
+    private final Choice sounding = new Choice("sounding", "The key it is to sound in", index -> show());
+    private final Choice beside = new Choice("beside", "A second key to compare with", index -> show());
+    private final Choice among =
+            new Choice("among", "What the fingers work on: each is ranked by costs of its own", index -> show());
     private final CheckBox onlyOwned = new CheckBox("Only what is owned");
     private final List<Paragraph> recording = new ArrayList<>();
     private final Label firstKey = new Label();
@@ -57,7 +59,6 @@ public final class BestFitView extends StackPane {
     private final VBox rows = new VBox();
     private final Button more = new Button();
     private final List<FitRow> kept = new ArrayList<>();
-    private boolean isFilling;
     private boolean isUnfolded;
     /** The kind of the instrument that was worked on when the view was last shown. */
     private Optional<Family.Kind> followed = Optional.empty();
@@ -114,12 +115,7 @@ public final class BestFitView extends StackPane {
         scroll.setHbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
         scroll.setFocusTraversable(false);
         title.getStyleClass().add("where");
-        prepare(sounding, "sounding", "The key it is to sound in");
-        prepare(beside, "beside", "A second key to compare with");
-        prepare(among, "among", "What the fingers work on: each is ranked by costs of its own");
-        isFilling = true;
-        among.getItems().setAll("whistles, flutes, pipes", "strings", "boxes, concertinas");
-        isFilling = false;
+        among.show(KINDS, 0);
         onlyOwned.setId("only-owned");
         onlyOwned.setMinWidth(Region.USE_PREF_SIZE);
         onlyOwned.setTooltip(new Tooltip("Tick what the class owns in the first column"));
@@ -178,17 +174,6 @@ public final class BestFitView extends StackPane {
         ring.requestFocus();
     }
 
-    private void prepare(ComboBox<String> box, String id, String tip) {
-        box.setId(id);
-        box.setTooltip(new Tooltip(tip));
-        box.setAccessibleText(tip);
-        box.getSelectionModel().selectedIndexProperty().addListener((at, before, after) -> {
-            if (!isFilling) {
-                show();
-            }
-        });
-    }
-
     private static Label label(String words) {
         Label label = new Label(words);
         label.setMinWidth(Region.USE_PREF_SIZE);
@@ -204,7 +189,7 @@ public final class BestFitView extends StackPane {
 
     /** Shows a second key, so many semitones up from the written one. */
     public void compare(int semitones) {
-        beside.getSelectionModel().select(1 + semitones);
+        beside.choose(1 + semitones);
     }
 
     /** Makes the rows that will be filled when the view comes into sight. */
@@ -236,15 +221,15 @@ public final class BestFitView extends StackPane {
         title.setText("Best fit: " + tune.get().title() + ", written in "
                 + tune.get().keyAt(0).name());
         Set<String> owned = choices.owned().get();
-        Family.Kind kind = Family.Kind.values()[among.getSelectionModel().getSelectedIndex()];
+        Family.Kind kind = Family.Kind.values()[among.chosen()];
         List<Instrument> instruments = BestFit.instruments(kind).stream()
                 .filter(each -> !onlyOwned.isSelected() || owned.contains(each.id()))
                 .toList();
-        int second = beside.getSelectionModel().getSelectedIndex() - 1;
+        int second = beside.chosen() - 1;
         Question question = new Question(
                 tune.get(),
                 instruments,
-                Math.max(0, sounding.getSelectionModel().getSelectedIndex()),
+                Math.max(0, sounding.chosen()),
                 second < 0 ? Optional.empty() : Optional.of(second));
         Instrument chosen = sight.chosen().instrument();
         Optional<Shown> now = Optional.of(new Shown(question, owned, chosen, isUnfolded));
@@ -265,9 +250,7 @@ public final class BestFitView extends StackPane {
         Family.Kind kind = instrument.family().kind();
         if (followed.filter(kind::equals).isEmpty()) {
             followed = Optional.of(kind);
-            isFilling = true;
-            among.getSelectionModel().select(kind.ordinal());
-            isFilling = false;
+            among.show(KINDS, kind.ordinal());
         }
     }
 
@@ -278,19 +261,10 @@ public final class BestFitView extends StackPane {
                         ? written.name() + ", written"
                         : written.moved(semitones).name())
                 .toList();
-        if (sounding.getItems().equals(keys)) {
-            return;
-        }
-        isFilling = true;
-        int first = Math.max(0, sounding.getSelectionModel().getSelectedIndex());
-        int second = Math.max(0, beside.getSelectionModel().getSelectedIndex());
-        sounding.getItems().setAll(keys);
-        sounding.getSelectionModel().select(first);
         List<String> others = new ArrayList<>(keys);
         others.add(0, "no second key");
-        beside.getItems().setAll(others);
-        beside.getSelectionModel().select(second);
-        isFilling = false;
+        sounding.show(keys, Math.max(0, sounding.chosen()));
+        beside.show(others, Math.max(0, beside.chosen()));
     }
 
     /** A line a frame, from above. */
@@ -352,9 +326,9 @@ public final class BestFitView extends StackPane {
     }
 
     private void showHeads() {
-        firstKey.setText("In " + sounding.getValue());
-        boolean hasSecond = beside.getSelectionModel().getSelectedIndex() > 0;
-        secondKey.setText(hasSecond ? "In " + beside.getValue() : "");
+        firstKey.setText("In " + sounding.word());
+        boolean hasSecond = beside.chosen() > 0;
+        secondKey.setText(hasSecond ? "In " + beside.word() : "");
     }
 
     /** The row of a number, in sight. */

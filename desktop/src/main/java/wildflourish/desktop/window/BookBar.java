@@ -24,6 +24,7 @@ import wildflourish.core.engraving.Score;
 import wildflourish.core.ornament.Profile;
 import wildflourish.core.version.Book;
 import wildflourish.desktop.desk.Desk;
+import wildflourish.desktop.look.Choice;
 import wildflourish.desktop.look.Theme;
 import wildflourish.files.export.ExportForm;
 
@@ -35,7 +36,7 @@ final class BookBar extends HBox {
     private final MenuButton book = new MenuButton();
     private final Tooltip bookTip = new Tooltip();
     private final ComboBox<String> tunes = new ComboBox<>();
-    private final ComboBox<String> students = new ComboBox<>();
+    private final Choice students;
     private final ToggleButton write = new ToggleButton("Write");
     private final ToggleButton closeUp = new ToggleButton("Close-up");
     private final CheckMenuItem letters = new CheckMenuItem("Letters under the notes");
@@ -59,7 +60,11 @@ final class BookBar extends HBox {
         HBox.setHgrow(gap, Priority.ALWAYS);
         fillBook();
         fillTunes();
-        fillStudents();
+        students = new Choice(
+                "students",
+                "How quick the student's fingers are: it decides what is clean at which tempo",
+                this::takeStudent);
+        students.show(Profile.all().stream().map(Profile::name).toList(), 0);
         Label student = new Label("Student");
         student.setLabelFor(students);
         student.setMinWidth(Region.USE_PREF_SIZE);
@@ -150,23 +155,16 @@ final class BookBar extends HBox {
         });
     }
 
-    private void fillStudents() {
-        students.setId("students");
-        Profile.all().forEach(profile -> students.getItems().add(profile.name()));
-        students.getSelectionModel().select(0);
-        students.setTooltip(
-                new Tooltip("How quick the student's fingers are: it decides what is clean at which tempo"));
-        students.getSelectionModel().selectedIndexProperty().addListener((at, before, after) -> {
-            Profile chosen = Profile.all().get(after.intValue());
-            desk.chooseProfile(chosen);
-            window.rememberStudent(chosen.id());
-        });
+    private void takeStudent(int index) {
+        Profile chosen = Profile.all().get(index);
+        desk.chooseProfile(chosen);
+        window.rememberStudent(chosen.id());
     }
 
     void chooseStudent(String id) {
         for (int i = 0; i < Profile.all().size(); i++) {
             if (Profile.all().get(i).id().equals(id)) {
-                students.getSelectionModel().select(i);
+                students.choose(i);
             }
         }
     }

@@ -33,16 +33,18 @@ final class FinderPanel extends VBox {
 
     private List<Entry> all = List.of();
     private boolean isFolded = true;
-    private final Label heading = new Label();
     private final TextField sought = new TextField();
     private final ListView<Entry> list = new ListView<>();
 
-    FinderPanel(Runnable leave) {
-        setId("finder");
+    /** With an id, which begins those of its field and its list, and what stands above it; {@code leave} is done before what is chosen. */
+    FinderPanel(String id, String title, Runnable leave) {
+        setId(id);
         getStyleClass().add("fits");
+        Label heading = new Label(title);
         heading.getStyleClass().add("panel-title");
-        sought.setId("sought");
-        list.setId("found");
+        sought.setId(id + "-sought");
+        sought.setPromptText("Type a word: note, save, stage …");
+        list.setId(id + "-found");
         list.setMaxHeight(FOLDED_HEIGHT);
         list.setCellFactory(new Cells());
         list.setPlaceholder(new Label("Nothing of that name. Try another word."));
@@ -100,9 +102,7 @@ final class FinderPanel extends VBox {
     }
 
     /** Shows other lines to be searched. */
-    void fill(String title, String prompt, List<Entry> entries) {
-        heading.setText(title);
-        sought.setPromptText(prompt);
+    void fill(List<Entry> entries) {
         sought.clear();
         if (!all.equals(entries)) {
             all = List.copyOf(entries);

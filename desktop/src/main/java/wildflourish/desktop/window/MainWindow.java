@@ -70,7 +70,8 @@ public final class MainWindow extends BorderPane {
     private final ChartView chart;
     private final LookOverPanel lookOver;
     private final BestFitView bestFit;
-    private final FinderPanel finder = new FinderPanel(this::leaveFinder);
+    private final FinderPanel finder = new FinderPanel("finder", "What you can do", this::leaveFinder);
+    private final FinderPanel done = new FinderPanel("done", "What you did", this::leaveFinder);
     private final Deck middle;
     private final Deck side;
     private final Deck under = Deck.following();
@@ -182,7 +183,7 @@ public final class MainWindow extends BorderPane {
         setCenter(middle);
         setRight(side);
         setBottom(new VBox(under, Deck.of(sound), Deck.of(said)));
-        List.of(finder, lookOver, closeUp, write, chart, bestFit).forEach(panel -> panel.setVisible(false));
+        List.of(finder, done, lookOver, closeUp, write, chart, bestFit).forEach(panel -> panel.setVisible(false));
         lookForSound(said);
         dress.with(score, score::setTheme)
                 .with(fits, fits::setTheme)
@@ -195,6 +196,7 @@ public final class MainWindow extends BorderPane {
                 .with(write)
                 .with(lookOver)
                 .with(finder, finder::fold, finder::unfold)
+                .with(done, done::fold, done::unfold)
                 .with(bestFit)
                 .with(chart, chart::setTheme);
     }
@@ -202,11 +204,11 @@ public final class MainWindow extends BorderPane {
     /** Makes what is not in sight yet ready for its first time, one panel a frame; for when everything in sight is there. */
     void prepare() {
         Frames frames = around.frames();
-        fillFinder();
+        finder.fill(doable);
         frames.execute(this::warmFocus);
         frames.execute(fits::prepare);
-        List.of(finder, lookOver).forEach(panel -> frames.execute(() -> side.prepare(panel, frames)));
-        frames.execute(() -> frames.next(finder.unfold()));
+        List.of(finder, done, lookOver).forEach(panel -> frames.execute(() -> side.prepare(panel, frames)));
+        List.of(finder, done).forEach(panel -> frames.execute(() -> frames.next(panel.unfold())));
         List.of(closeUp, write).forEach(panel -> frames.execute(() -> under.prepare(panel, frames)));
         List.of(chart, bestFit).forEach(panel -> frames.execute(() -> middle.prepare(panel, frames)));
         frames.execute(bestFit::prepare);
@@ -488,37 +490,33 @@ public final class MainWindow extends BorderPane {
 
     /** Everything one can do, to be found by typing. */
     void findAction() {
-        fillFinder();
-        showFinder();
-    }
-
-    private void fillFinder() {
-        finder.fill("What you can do", "Type a word: note, save, stage …", doable);
+        finder.fill(doable);
+        show(finder);
     }
 
     /** Everything that was done since the book was opened; choosing one goes back to just after it. */
     void findDone() {
-        List<Change> done = desk.done();
+        List<Change> changes = desk.done();
         List<FinderPanel.Entry> entries = new ArrayList<>();
-        for (int i = 0; i < done.size(); i++) {
+        for (int i = 0; i < changes.size(); i++) {
             int later = i;
             entries.add(new FinderPanel.Entry(
-                    Desk.describe(done.get(i).deed()),
+                    Desk.describe(changes.get(i).deed()),
                     i == 0 ? "now" : i + " back",
                     () -> java.util.stream.IntStream.range(0, later).forEach(each -> desk.undo())));
         }
         entries.add(new FinderPanel.Entry(
                 "the book as it was opened",
-                done.isEmpty() ? "now" : done.size() + " back",
-                () -> done.forEach(each -> desk.undo())));
-        finder.fill("What you did", "Type a word", entries);
-        showFinder();
+                changes.isEmpty() ? "now" : changes.size() + " back",
+                () -> changes.forEach(each -> desk.undo())));
+        done.fill(entries);
+        show(done);
     }
 
-    private void showFinder() {
-        side.show(finder);
-        around.frames().next(finder.unfold());
-        finder.focus();
+    private void show(FinderPanel panel) {
+        side.show(panel);
+        around.frames().next(panel.unfold());
+        panel.focus();
     }
 
     /** Back to what fits, and to the score. */

@@ -4,7 +4,6 @@ import java.util.List;
 import javafx.geometry.Pos;
 import javafx.scene.control.Button;
 import javafx.scene.control.CheckBox;
-import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
 import javafx.scene.control.Slider;
 import javafx.scene.control.ToggleButton;
@@ -17,6 +16,7 @@ import wildflourish.core.music.Fraction;
 import wildflourish.core.words.Words;
 import wildflourish.desktop.desk.Desk;
 import wildflourish.desktop.desk.Sight;
+import wildflourish.desktop.look.Choice;
 
 /** What to hear and how fast, and the school. */
 final class SoundBar extends HBox {
@@ -24,7 +24,6 @@ final class SoundBar extends HBox {
     private static final double FASTEST_PERCENT = 200;
 
     private final Desk desk;
-    private boolean isFilling;
     private final Transport transport;
     private final Label tempo = new Label();
     private final Slider speed = new Slider(SLOWEST_PERCENT, FASTEST_PERCENT, 100);
@@ -121,37 +120,27 @@ final class SoundBar extends HBox {
         return countIn;
     }
 
-    private ComboBox<String> school() {
-        ComboBox<String> schools = new ComboBox<>();
-        schools.setId("school");
-        schools.setTooltip(new Tooltip("Which finger cuts: good players differ"));
-        schools.setAccessibleText("School of cutting");
-        schools.setMinWidth(150);
+    private Choice school() {
+        Choice schools = new Choice(
+                "school",
+                "School: good players differ in which finger cuts, how the bow goes, how the bellows turn",
+                index -> desk.setSchool(
+                        desk.sight().get().chosen().instrument().schools().get(index)));
         desk.sight().addListener((at, before, after) -> fill(schools));
         fill(schools);
-        schools.setOnAction(event -> {
-            int index = schools.getSelectionModel().getSelectedIndex();
-            if (index >= 0 && !isFilling) {
-                desk.setSchool(
-                        desk.sight().get().chosen().instrument().schools().get(index));
-            }
-        });
         return schools;
     }
 
     /** The schools of the instrument, the one of the stage worked on chosen; hidden where there is but one. */
-    private void fill(ComboBox<String> schools) {
+    private void fill(Choice schools) {
         Sight sight = desk.sight().get();
         List<School> all = sight.chosen().instrument().schools();
         List<String> names = all.stream().map(School::name).toList();
-        isFilling = true;
-        if (!schools.getItems().equals(names)) {
-            schools.getItems().setAll(names);
-        }
-        sight.version()
-                .ifPresent(version -> schools.getSelectionModel()
-                        .select(all.indexOf(version.playing().school())));
+        schools.show(
+                names,
+                sight.version()
+                        .map(version -> all.indexOf(version.playing().school()))
+                        .orElse(-1));
         schools.setVisible(names.size() > 1);
-        isFilling = false;
     }
 }

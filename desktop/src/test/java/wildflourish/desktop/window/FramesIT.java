@@ -261,7 +261,7 @@ class FramesIT extends WindowTest {
         settle();
         settle();
         Region finder = find("#finder", Region.class);
-        Region list = find("#found", Region.class);
+        Region list = find("#finder-found", Region.class);
         assertThat(inWindow(() -> list.getBoundsInParent().getMaxY()))
                 .as("down to the foot of the panel")
                 .isGreaterThan(finder.getHeight() - 20);
@@ -270,7 +270,7 @@ class FramesIT extends WindowTest {
 
     /** Of the finder, in sight. */
     private long lines() throws Exception {
-        return all(".found-cell").stream().filter(WindowTest::isInSight).count();
+        return all("#finder .found-cell").stream().filter(WindowTest::isInSight).count();
     }
 
     @Test
@@ -281,7 +281,7 @@ class FramesIT extends WindowTest {
         });
         settle();
         settle();
-        for (String panel : List.of("#finder", "#look-over", "#close-up", "#write", "#chart", "#best-fit")) {
+        for (String panel : List.of("#finder", "#done", "#look-over", "#close-up", "#write", "#chart", "#best-fit")) {
             assertThat(all(panel)).as(panel).hasSize(1);
             assertThat(isShown(panel)).as(panel).isFalse();
         }

@@ -12,6 +12,7 @@ import javafx.scene.input.KeyCode;
 import org.junit.jupiter.api.Test;
 import wildflourish.core.version.Book;
 import wildflourish.desktop.desk.Desk;
+import wildflourish.desktop.look.Choice;
 import wildflourish.desktop.look.Frames;
 import wildflourish.files.store.BookStore;
 import wildflourish.files.store.Recovery;
@@ -127,9 +128,7 @@ class KeepingIT extends WindowTest {
     void choicesAreKeptForTheNextStart() throws Exception {
         press(KeyCode.D);
         inWindow(() -> {
-            find("#students", javafx.scene.control.ComboBox.class)
-                    .getSelectionModel()
-                    .select(2);
+            find("#students", Choice.class).choose(2);
             return true;
         });
         MainWindow next = inWindow(() -> {

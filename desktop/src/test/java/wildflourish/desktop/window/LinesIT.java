@@ -6,7 +6,6 @@ import java.util.List;
 import javafx.event.ActionEvent;
 import javafx.event.Event;
 import javafx.scene.control.Button;
-import javafx.scene.control.ComboBox;
 import javafx.scene.control.ComboBoxBase;
 import javafx.scene.control.Menu;
 import javafx.scene.control.MenuButton;
@@ -22,6 +21,7 @@ import wildflourish.core.engraving.Mark;
 import wildflourish.core.fingering.HandLines;
 import wildflourish.core.instrument.Instrument;
 import wildflourish.desktop.desk.Sight;
+import wildflourish.desktop.look.Choice;
 import wildflourish.desktop.plain.ChartView;
 
 /** Strings and buttons in the window. */
@@ -82,9 +82,9 @@ class LinesIT extends WindowTest {
     void anotherSchoolBowsOtherwise() throws Exception {
         choose("fiddle");
         long before = strokes();
-        ComboBox<?> schools = find("#school", ComboBox.class);
+        Choice schools = find("#school", Choice.class);
         inWindow(() -> {
-            schools.getSelectionModel().select(1);
+            schools.choose(1);
             return true;
         });
         inWindow(() -> true);
@@ -131,9 +131,9 @@ class LinesIT extends WindowTest {
     void aBoxedButtonIsPressedAndTheChosenSchoolTurnsOftener() throws Exception {
         choose("box-c-sharp-d");
         List<String> crisp = labels();
-        ComboBox<?> schools = find("#school", ComboBox.class);
+        Choice schools = find("#school", Choice.class);
         inWindow(() -> {
-            schools.getSelectionModel().select(1);
+            schools.choose(1);
             return true;
         });
         inWindow(() -> true);

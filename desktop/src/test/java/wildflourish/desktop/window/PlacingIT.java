@@ -11,7 +11,6 @@ import java.util.Set;
 import java.util.TreeMap;
 import java.util.TreeSet;
 import javafx.scene.control.Button;
-import javafx.scene.control.ComboBox;
 import javafx.scene.control.ToggleButton;
 import javafx.scene.input.KeyCode;
 import org.junit.jupiter.api.Test;
@@ -25,6 +24,7 @@ import wildflourish.core.version.Book;
 import wildflourish.core.version.Lesson;
 import wildflourish.core.version.Stair;
 import wildflourish.core.version.Version;
+import wildflourish.desktop.look.Choice;
 import wildflourish.files.abc.BookReader;
 
 /** Walking, placing, undoing, saving: by keyboard alone in a real window. */
@@ -216,9 +216,9 @@ class PlacingIT extends WindowTest {
         });
         assertThat(all(".clean", javafx.scene.control.Label.class))
                 .allMatch(label -> label.getText().equals("clean to 113.6"));
-        ComboBox<?> schools = find("#school", ComboBox.class);
+        Choice schools = find("#school", Choice.class);
         inWindow(() -> {
-            schools.getSelectionModel().select(1);
+            schools.choose(1);
             return true;
         });
         assertThat(sight().version().orElseThrow().playing().school().id()).isEqualTo("hand-over");

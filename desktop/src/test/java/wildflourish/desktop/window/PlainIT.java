@@ -11,7 +11,6 @@ import java.util.List;
 import java.util.Optional;
 import javafx.scene.control.Button;
 import javafx.scene.control.CheckBox;
-import javafx.scene.control.ComboBox;
 import javafx.scene.control.Menu;
 import javafx.scene.control.MenuButton;
 import javafx.scene.control.TextField;
@@ -23,6 +22,7 @@ import wildflourish.core.engraving.Drawn;
 import wildflourish.core.instrument.Instrument;
 import wildflourish.core.tune.Form;
 import wildflourish.core.tune.NoteId;
+import wildflourish.desktop.look.Choice;
 import wildflourish.desktop.plain.ChartView;
 
 /** The plain tune and its instrument: chart, look-over, best fit, another instrument. */
@@ -111,16 +111,16 @@ class PlainIT extends WindowTest {
     void twoKeysStandSideBySideAndTheClassChoosesFromWhatItOwns() throws Exception {
         press(KeyCode.CONTROL, KeyCode.PAGE_DOWN);
         press(KeyCode.I);
-        ComboBox<?> sounding = find("#sounding", ComboBox.class);
-        ComboBox<?> beside = find("#beside", ComboBox.class);
+        Choice sounding = find("#sounding", Choice.class);
+        Choice beside = find("#beside", Choice.class);
         inWindow(() -> {
-            sounding.getSelectionModel().select(10);
-            beside.getSelectionModel().select(6);
+            sounding.choose(10);
+            beside.choose(6);
             find("#more-fits", Button.class).fire();
             return true;
         });
-        assertThat(sounding.getValue()).isEqualTo("F major");
-        assertThat(beside.getValue()).isEqualTo("C major");
+        assertThat(sounding.word()).isEqualTo("F major");
+        assertThat(beside.word()).isEqualTo("C major");
         String whistle = row("whistle-high-f");
         assertThat(whistle).contains("fingered in D major").contains("fingered in A major");
         assertThat(row("whistle-c")).contains("fingered in G major").contains("fingered in D major");

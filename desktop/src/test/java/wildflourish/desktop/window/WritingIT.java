@@ -21,6 +21,7 @@ import wildflourish.core.version.Book;
 import wildflourish.core.version.Passes;
 import wildflourish.core.version.Spot;
 import wildflourish.desktop.desk.Sight;
+import wildflourish.desktop.look.Choice;
 import wildflourish.files.abc.BookReader;
 
 /** Entering a tune from nothing, correcting one under its placements, words and times at a spot: in a real window. */
@@ -142,9 +143,9 @@ class WritingIT extends WindowTest {
     void anOrnamentMayHoldForOneTimeThroughOnly() throws Exception {
         press(KeyCode.RIGHT);
         press(KeyCode.RIGHT);
-        ComboBox<?> passes = find("#passes", ComboBox.class);
+        Choice passes = find("#passes", Choice.class);
         inWindow(() -> {
-            passes.getSelectionModel().select(2);
+            passes.choose(2);
             return true;
         });
         assertThat(desk.spotHere().orElseThrow().first().orElseThrow().passes()).isEqualTo(Passes.only(2));
@@ -174,7 +175,7 @@ class WritingIT extends WindowTest {
     @Test
     void everyActionIsFoundByTypingAndWhatWasDoneIsListed() throws Exception {
         press(KeyCode.F1);
-        TextField sought = find("#sought", TextField.class);
+        TextField sought = find("#finder-sought", TextField.class);
         inWindow(() -> {
             sought.setText("best");
             sought.getOnAction().handle(null);
@@ -184,11 +185,11 @@ class WritingIT extends WindowTest {
         assertThat(isShown("#finder")).isFalse();
         press(KeyCode.N);
         press(KeyCode.F2);
-        javafx.scene.control.ListView<?> found = find("#found", javafx.scene.control.ListView.class);
+        javafx.scene.control.ListView<?> found = find("#done-found", javafx.scene.control.ListView.class);
         assertThat(found.getItems()).hasSize(3);
         inWindow(() -> {
             found.getSelectionModel().select(2);
-            find("#sought", TextField.class).getOnAction().handle(null);
+            find("#done-sought", TextField.class).getOnAction().handle(null);
             return true;
         });
         assertThat(inWindow(() -> desk.done())).isEmpty();
