@@ -205,6 +205,7 @@ public final class MainWindow extends BorderPane {
     void prepare() {
         Frames frames = around.frames();
         finder.fill(doable);
+        done.fill(doneSoFar());
         frames.execute(this::warmFocus);
         frames.execute(fits::prepare);
         List.of(finder, done, lookOver).forEach(panel -> frames.execute(() -> side.prepare(panel, frames)));
@@ -496,6 +497,11 @@ public final class MainWindow extends BorderPane {
 
     /** Everything that was done since the book was opened; choosing one goes back to just after it. */
     void findDone() {
+        done.fill(doneSoFar());
+        show(done);
+    }
+
+    private List<FinderPanel.Entry> doneSoFar() {
         List<Change> changes = desk.done();
         List<FinderPanel.Entry> entries = new ArrayList<>();
         for (int i = 0; i < changes.size(); i++) {
@@ -509,8 +515,7 @@ public final class MainWindow extends BorderPane {
                 "the book as it was opened",
                 changes.isEmpty() ? "now" : changes.size() + " back",
                 () -> changes.forEach(each -> desk.undo())));
-        done.fill(entries);
-        show(done);
+        return entries;
     }
 
     private void show(FinderPanel panel) {
