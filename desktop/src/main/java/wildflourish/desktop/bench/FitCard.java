@@ -25,7 +25,8 @@ import wildflourish.desktop.look.Theme;
 
 /**
  * One thing that fits: its sign, name, clean-up-to tempo, reason and fingers; a press places it, the button beside it keeps it as another option. A
- * card stays and shows another fit when the chosen note changes: making controls anew takes longer than a keystroke may.
+ * card stays and shows another fit when the chosen note changes: making controls anew takes longer than a keystroke may. Its buttons have what they place as user
+ * data (with ids of their own, they would be styled anew with each).
  */
 final class FitCard extends HBox {
     /** Room inside a card, and what the button beside it takes of it, in pixels: the panel has a fixed width. */
@@ -90,7 +91,6 @@ final class FitCard extends HBox {
     private void fill(Shown now) {
         Fit fit = now.fit();
         String ornament = fit.facts().ornament().name();
-        String id = fit.facts().ornament().id();
         Tempo tempo = fit.facts().cleanUpTo().orElseThrow();
         Shape shape = fit.facts().candidate().shape().orElseThrow();
         name.setText(ornament);
@@ -100,9 +100,8 @@ final class FitCard extends HBox {
         sign.show(fit.facts().ornament(), shape, now.theme());
         fingers.show(now.steps(), Signs.inkOf(fit.facts().ornament()), now.theme());
         card.setAccessibleText(ornament + ", clean to " + Words.tempo(tempo) + ". " + Words.why(fit));
-        card.setId("fit-" + id + (fit.placement().span().isOneNote() ? "" : "-over-notes"));
         card.setUserData(fit.placement());
-        or.setId("or-" + id);
+        or.setUserData(fit.placement());
         or.setAccessibleText("Keep " + ornament + " as another option");
         or.setVisible(now.isOffered());
         double wordsWidth = WIDTH - sign.getWidth() - fingers.getWidth() - (now.isOffered() ? OR_WIDTH : 0);

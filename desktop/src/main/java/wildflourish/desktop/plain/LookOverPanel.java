@@ -6,14 +6,10 @@ import java.util.Locale;
 import java.util.Optional;
 import java.util.function.Consumer;
 import java.util.function.Supplier;
-import javafx.scene.Node;
-import javafx.scene.control.Button;
-import javafx.scene.control.ContentDisplay;
+import java.util.stream.IntStream;
 import javafx.scene.control.Label;
 import javafx.scene.control.ScrollPane;
-import javafx.scene.control.Tooltip;
 import javafx.scene.layout.Priority;
-import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import wildflourish.core.instrument.Instrument;
 import wildflourish.core.plain.BestFit;
@@ -32,21 +28,16 @@ import wildflourish.core.words.WayWords;
 import wildflourish.desktop.desk.Desk;
 import wildflourish.desktop.desk.Sight;
 import wildflourish.desktop.look.Frames;
-import wildflourish.desktop.look.Paragraph;
 
 /** The plain tune before any ornament: how it is built, what it needs on the instrument, its hard spots to go round, where else it lies well. */
 public final class LookOverPanel extends VBox {
     private static final int MOST_SPOTS = 6;
     private static final int MOST_FITS = 8;
-    /** Of a line, in pixels, with a bar to scroll beside it. */
-    private static final double WIDTH = 264;
-
-    private static final double ROW_PADDING = 24;
     /** Lines that come into sight in one frame. */
     private static final int LINES_A_FRAME = 1;
 
     private final Desk desk;
-    private final VBox content = new VBox();
+    private final Lines content = new Lines();
     private final PhraseRow phrase;
     private final Choices choices;
     private final Frames frames;
@@ -69,31 +60,6 @@ public final class LookOverPanel extends VBox {
         <T> void work(Supplier<T> question, Consumer<T> then);
     }
 
-    /** What the tune is and needs, in words and as facts. */
-    private record Facts(List<String> form, List<String> lines, Needs needs, Obstacles obstacles, List<String> way) {
-        static Facts of(Tune tune, Version version) {
-            Playing playing = version.playing();
-            Needs needs = Needs.of(tune, playing.instrument(), playing.tempo());
-            Obstacles obstacles = Obstacles.of(tune, playing.instrument(), playing.school(), playing.tempo());
-            return new Facts(
-                    FormWords.of(tune),
-                    NeedsWords.of(needs, tune, playing.instrument()),
-                    needs,
-                    obstacles,
-                    WayWords.of(tune, version));
-        }
-    }
-
-    /** Where a tune lies well: how to move a recording for the chosen instrument, and the other instruments. */
-    public record Lie(String recording, List<BestFit> fits) {
-        static Lie of(Tune tune, Instrument instrument) {
-            BestFit.Moved moved = BestFit.recordingMoved(tune, instrument).get(0);
-            return new Lie(
-                    NeedsWords.of(moved, instrument),
-                    BestFit.of(tune, BestFit.instruments(instrument.family().kind()), 0));
-        }
-    }
-
     public LookOverPanel(Desk desk, Choices choices, Frames frames) {
         this.desk = desk;
         this.frames = frames;
@@ -102,7 +68,6 @@ public final class LookOverPanel extends VBox {
         getStyleClass().add("fits");
         Label title = new Label("Look over the plain tune");
         title.getStyleClass().add("panel-title");
-        content.getStyleClass().add("cards");
         ScrollPane scroll = new ScrollPane(content);
         scroll.setFitToWidth(true);
         scroll.setHbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
@@ -135,34 +100,35 @@ public final class LookOverPanel extends VBox {
         }
         about = now;
         int asked = ++shown;
-        content.getChildren().clear();
+        content.clear();
         Optional<Tune> tune = sight.tune();
         if (tune.isEmpty()) {
-            content.getChildren().add(words("Open a book with a tune in it, or begin one with Ctrl+N."));
+            content.say(0, new Lines.Words("Open a book with a tune in it, or begin one with Ctrl+N."));
             return;
         }
         Instrument instrument = sight.chosen().instrument();
         Version version =
                 sight.version().orElseGet(() -> Version.plain("plain", Playing.usual(tune.get(), instrument)));
-        choices.away().work(() -> Facts.of(tune.get(), version), facts -> {
+        choices.away().work(() -> facts(tune.get(), version), facts -> {
             if (asked == shown) {
-                grow(asked, facts(facts, tune.get(), instrument));
-                choices.away().work(() -> Lie.of(tune.get(), instrument), lie -> {
+                grow(asked, 0, facts);
+                choices.away().work(() -> lies(tune.get(), instrument), lies -> {
                     if (asked == shown) {
-                        grow(asked, lies(lie));
+                        grow(asked, facts.size(), lies);
                     }
                 });
             }
         });
     }
 
-    /** Makes the lines and puts them below each other, a few a frame. */
-    private void grow(int asked, List<Supplier<Node>> lines) {
+    /** Says the lines from some index on, below each other, a few a frame. */
+    private void grow(int asked, int from, List<Lines.Line> lines) {
+        List<Integer> indices = IntStream.range(0, lines.size()).boxed().toList();
         frames.grow(
-                lines,
+                indices,
                 LINES_A_FRAME,
                 () -> asked == shown,
-                some -> some.stream().map(Supplier::get).forEach(content.getChildren()::add));
+                some -> some.forEach(index -> content.say(from + index, lines.get(index))));
     }
 
     /** The caret into the name of the phrase. */
@@ -170,70 +136,77 @@ public final class LookOverPanel extends VBox {
         phrase.focusName();
     }
 
-    private List<Supplier<Node>> facts(Facts facts, Tune tune, Instrument instrument) {
-        List<Supplier<Node>> lines = new ArrayList<>();
-        lines.add(() -> heading("How it is built"));
-        facts.form().forEach(line -> lines.add(() -> words(line)));
-        lines.add(() -> heading("What it needs on the " + instrument.name()));
-        facts.lines().stream()
+    /** What the tune is and needs. */
+    private List<Lines.Line> facts(Tune tune, Version version) {
+        Playing playing = version.playing();
+        Instrument instrument = playing.instrument();
+        Needs needs = Needs.of(tune, instrument, playing.tempo());
+        List<Lines.Line> lines = new ArrayList<>();
+        lines.add(new Lines.Heading("How it is built"));
+        FormWords.of(tune).forEach(line -> lines.add(new Lines.Words(line)));
+        lines.add(new Lines.Heading("What it needs on the " + instrument.name()));
+        NeedsWords.of(needs, tune, instrument).stream()
                 .filter(line -> !line.startsWith("Hard") && !line.startsWith("Not on"))
-                .forEach(line -> lines.add(() -> words(line)));
-        lines.addAll(obstacles(facts.obstacles(), tune, instrument));
-        lines.addAll(spots(facts.needs(), tune));
-        if (!facts.way().isEmpty()) {
-            lines.add(() -> heading("The way through"));
-            facts.way().forEach(line -> lines.add(() -> words(line)));
+                .forEach(line -> lines.add(new Lines.Words(line)));
+        lines.addAll(obstacles(Obstacles.of(tune, instrument, playing.school(), playing.tempo()), tune, instrument));
+        lines.addAll(spots(needs, tune));
+        List<String> way = WayWords.of(tune, version);
+        if (!way.isEmpty()) {
+            lines.add(new Lines.Heading("The way through"));
+            way.forEach(line -> lines.add(new Lines.Words(line)));
         }
-        lines.add(() -> heading("Where it lies well"));
+        lines.add(new Lines.Heading("Where it lies well"));
         return lines;
     }
 
     /** What cannot be played, each to be gone to, with what was tried and helps. */
-    private List<Supplier<Node>> obstacles(Obstacles obstacles, Tune tune, Instrument instrument) {
+    private List<Lines.Line> obstacles(Obstacles obstacles, Tune tune, Instrument instrument) {
         if (obstacles.isEmpty()) {
             return List.of();
         }
-        List<Supplier<Node>> lines = new ArrayList<>();
-        lines.add(() -> heading("What cannot be played, and what helps"));
+        List<Lines.Line> lines = new ArrayList<>();
+        lines.add(new Lines.Heading("What cannot be played, and what helps"));
         for (Obstacle obstacle : obstacles.obstacles()) {
             NoteId first = obstacle.places().get(0);
-            lines.add(() -> row(
+            lines.add(new Lines.Row(
                     "obstacle-" + first.number(),
                     ObstacleWords.of(obstacle, tune, instrument),
                     "Goes to its first place",
                     () -> desk.choose(first)));
         }
-        lines.add(() -> words(ObstacleWords.whole(obstacles)));
+        lines.add(new Lines.Words(ObstacleWords.whole(obstacles)));
         return lines;
     }
 
-    private List<Supplier<Node>> spots(Needs needs, Tune tune) {
+    private List<Lines.Line> spots(Needs needs, Tune tune) {
         if (needs.spots().isEmpty()) {
             return List.of();
         }
-        List<Supplier<Node>> lines = new ArrayList<>();
-        lines.add(() -> heading("Hard spots, to go round"));
+        List<Lines.Line> lines = new ArrayList<>();
+        lines.add(new Lines.Heading("Hard spots, to go round"));
         needs.spots().stream()
                 .limit(MOST_SPOTS)
-                .forEach(spot -> lines.add(() -> row(
+                .forEach(spot -> lines.add(new Lines.Row(
                         "spot-" + spot.at().number(),
                         NeedsWords.of(spot, tune),
                         "Goes round it with the notes before and after",
                         () -> choices.loop().accept(spot))));
         int more = needs.spots().size() - MOST_SPOTS;
         if (more > 0) {
-            lines.add(() -> words("and " + more + " more like these"));
+            lines.add(new Lines.Words("and " + more + " more like these"));
         }
         return lines;
     }
 
-    private List<Supplier<Node>> lies(Lie lie) {
-        List<Supplier<Node>> lines = new ArrayList<>();
-        lines.add(() -> words(lie.recording()));
-        lie.fits().stream()
+    /** Where the tune lies well: how to move a recording for the chosen instrument, and the other instruments. */
+    private List<Lines.Line> lies(Tune tune, Instrument instrument) {
+        BestFit.Moved moved = BestFit.recordingMoved(tune, instrument).get(0);
+        List<Lines.Line> lines = new ArrayList<>();
+        lines.add(new Lines.Words(NeedsWords.of(moved, instrument)));
+        BestFit.of(tune, BestFit.instruments(instrument.family().kind()), 0).stream()
                 .filter(BestFit::isPlayable)
                 .limit(MOST_FITS)
-                .forEach(fit -> lines.add(() -> row(
+                .forEach(fit -> lines.add(new Lines.Row(
                         "fit-on-" + fit.instrument().id(),
                         fit.instrument().name() + "\n" + NeedsWords.of(fit),
                         String.format(
@@ -241,32 +214,11 @@ public final class LookOverPanel extends VBox {
                                 "Cost a note, with what is hard: %.1f. Press to work on this instrument",
                                 fit.cost()),
                         () -> choices.instrument().accept(fit.instrument()))));
-        lines.add(() -> row(
+        lines.add(new Lines.Row(
                 "all-fits",
                 "Every instrument, other keys …",
                 "Compares keys and what the class owns (I)",
                 choices.bestFit()));
         return lines;
-    }
-
-    private static Paragraph heading(String text) {
-        return new Paragraph(text, WIDTH, "where");
-    }
-
-    private static Paragraph words(String text) {
-        return new Paragraph(text, WIDTH);
-    }
-
-    /** The button shows its words as a paragraph; it has them itself for who hears them. */
-    private static Button row(String id, String text, String tip, Runnable verb) {
-        Button button = new Button(text, new Paragraph(text, WIDTH - ROW_PADDING));
-        button.setId(id);
-        button.setOnAction(event -> verb.run());
-        button.setContentDisplay(ContentDisplay.GRAPHIC_ONLY);
-        button.setMaxWidth(Double.MAX_VALUE);
-        button.setMinHeight(Region.USE_PREF_SIZE);
-        button.setTooltip(new Tooltip(tip));
-        button.getStyleClass().addAll("card", "line");
-        return button;
     }
 }

@@ -344,6 +344,7 @@ public final class MainWindow extends BorderPane {
         if (isShown) {
             showCloseUp(false);
             under.show(write);
+            write.fill();
             write.focus();
         } else {
             if (isWriting()) {

@@ -20,7 +20,9 @@ final class WritePanel extends HBox {
 
     private final Desk desk;
     private final TextArea text = new TextArea();
-    private final VBox problems = new VBox();
+    private final Label title = new Label();
+    private final VBox problems = new VBox(title);
+    private List<Problem> shown = List.of();
     private final PauseTransition pause = new PauseTransition(Duration.millis(PAUSE_MILLIS));
     private boolean isFilling;
 
@@ -33,6 +35,7 @@ final class WritePanel extends HBox {
         text.setPrefRowCount(11);
         text.getStyleClass().add("tune-text");
         HBox.setHgrow(text, Priority.ALWAYS);
+        title.getStyleClass().add("panel-title");
         problems.getStyleClass().add("write-problems");
         problems.setMinWidth(Region.USE_PREF_SIZE);
         getChildren().addAll(text, problems);
@@ -48,15 +51,15 @@ final class WritePanel extends HBox {
             }
         });
         desk.sight().addListener((at, before, after) -> {
-            if (!before.tune().equals(after.tune())) {
+            if (isVisible() && !before.tune().equals(after.tune())) {
                 fill();
             }
         });
         fill();
     }
 
-    /** The text of the chosen tune, unless that is what stands here already. */
-    private void fill() {
+    /** The text of the chosen tune, unless that is what stands here already; for when the panel comes into sight. */
+    void fill() {
         String now = desk.sight()
                 .get()
                 .tune()
@@ -90,10 +93,12 @@ final class WritePanel extends HBox {
     }
 
     private void show(List<Problem> found) {
-        problems.getChildren().clear();
-        Label title = new Label(found.isEmpty() ? "Everything is read." : "To look at: " + found.size());
-        title.getStyleClass().add("panel-title");
-        problems.getChildren().add(title);
+        title.setText(found.isEmpty() ? "Everything is read." : "To look at: " + found.size());
+        if (found.equals(shown)) {
+            return;
+        }
+        shown = List.copyOf(found);
+        problems.getChildren().setAll(title);
         found.stream().limit(MOST_PROBLEMS).forEach(problem -> {
             var button = MainWindow.button(
                     "Line " + problem.place().line() + ": " + problem.message(),

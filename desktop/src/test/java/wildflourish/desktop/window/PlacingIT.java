@@ -10,6 +10,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
 import java.util.TreeSet;
+import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.ToggleButton;
 import javafx.scene.input.KeyCode;
@@ -22,6 +23,7 @@ import wildflourish.core.tune.NotePlace;
 import wildflourish.core.tune.Tune;
 import wildflourish.core.version.Book;
 import wildflourish.core.version.Lesson;
+import wildflourish.core.version.Placement;
 import wildflourish.core.version.Stair;
 import wildflourish.core.version.Version;
 import wildflourish.desktop.look.Choice;
@@ -184,15 +186,25 @@ class PlacingIT extends WindowTest {
         assertThat(fold.getText()).contains("Does not fit (3)");
         click(fold);
         assertThat(all(".refusal")).hasSize(3);
-        click("#fit-tap");
+        click(placing("tap", ".card"));
         assertThat(here()).contains("tap");
-        click("#or-cut");
+        click(placing("cut", ".or"));
         assertThat(sight().version()
                         .orElseThrow()
                         .at(new NoteId(0))
                         .orElseThrow()
                         .options())
                 .hasSize(2);
+    }
+
+    /** The button that places an ornament, or keeps it as another option. */
+    private Node placing(String ornament, String query) throws Exception {
+        return all(query).stream()
+                .filter(each -> isInSight(each)
+                        && each.getUserData() instanceof Placement placement
+                        && placement.ornament().id().equals(ornament))
+                .findFirst()
+                .orElseThrow();
     }
 
     @Test

@@ -41,7 +41,7 @@ class PlainIT extends WindowTest {
         assertThat(isShown("#stop")).isTrue();
         assertThat(inWindow(() -> player.isPlaying())).isTrue();
         assertThat(sight().note().orElseThrow().number())
-                .isEqualTo(Integer.parseInt(spot.getId().substring(5)));
+                .isEqualTo(Integer.parseInt(String.valueOf(spot.getUserData()).substring(5)));
         press(KeyCode.K);
         assertThat(isShown("#fits")).isTrue();
     }
@@ -222,7 +222,7 @@ class PlainIT extends WindowTest {
         press(KeyCode.K);
         press(KeyCode.K);
         Button fit = all("#look-over .card", Button.class).stream()
-                .filter(each -> each.getId().startsWith("fit-on-flute"))
+                .filter(each -> String.valueOf(each.getUserData()).startsWith("fit-on-flute"))
                 .findFirst()
                 .orElseThrow();
         inWindow(() -> {
