@@ -42,11 +42,19 @@ public final class Pieces {
         pane.get().getChildren().clear();
         for (int i = 0; i < children.size(); i++) {
             int index = i;
-            int size = nodesOf(children.get(i));
-            boolean isTaken = size > MOST_NODES && paneOf(children.get(i)).isPresent();
-            add(isTaken ? 1 : size, () -> putBack(pane.get().getChildren(), children, index));
+            add(leftOf(children.get(i)), () -> putBack(pane.get().getChildren(), children, index));
             takeApart(children.get(i));
         }
+    }
+
+    /** How many nodes are put back with a part: all of a small one, of a large one what holds its pieces. */
+    private static int leftOf(Node part) {
+        int size = nodesOf(part);
+        int within = paneOf(part)
+                .map(pane ->
+                        pane.getChildren().stream().mapToInt(Pieces::nodesOf).sum())
+                .orElse(0);
+        return size > MOST_NODES ? size - within : size;
     }
 
     private void add(int size, Runnable back) {

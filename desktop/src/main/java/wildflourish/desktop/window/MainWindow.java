@@ -193,7 +193,7 @@ public final class MainWindow extends BorderPane {
                 .with(sound)
                 .with(said)
                 .with(closeUp, closeUp::setTheme)
-                .with(write)
+                .with(write, write::fold, () -> List.of(write::fill))
                 .with(lookOver)
                 .with(finder, finder::fold, finder::unfold)
                 .with(done, done::fold, done::unfold)

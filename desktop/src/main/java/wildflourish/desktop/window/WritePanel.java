@@ -67,12 +67,21 @@ final class WritePanel extends HBox {
                 .map(each -> each.text())
                 .orElse("");
         if (!wildflourish.files.abc.TuneText.closedUp(text.getText()).equals(now)) {
-            isFilling = true;
-            pause.stop();
-            text.setText(now);
-            isFilling = false;
+            setText(now);
             show(desk.writing().check(now));
         }
+    }
+
+    /** The steps that leave little to be styled, where the panel is out of sight; with {@link #fill} all is there again. */
+    List<Runnable> fold() {
+        return isVisible() ? List.of() : List.of(() -> setText(""));
+    }
+
+    private void setText(String words) {
+        isFilling = true;
+        pause.stop();
+        text.setText(words);
+        isFilling = false;
     }
 
     private void take() {
