@@ -101,6 +101,13 @@ final class FinderPanel extends VBox {
         return steps;
     }
 
+    /** All lines are there again the next time, whatever was sought; for when the panel is left. */
+    void forget() {
+        if (!isVisible()) {
+            sought.clear();
+        }
+    }
+
     /** Shows other lines to be searched. */
     void fill(List<Entry> entries) {
         sought.clear();

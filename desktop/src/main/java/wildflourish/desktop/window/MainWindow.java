@@ -529,6 +529,7 @@ public final class MainWindow extends BorderPane {
     void leaveFinder() {
         if (!side.isInFront(fits)) {
             side.show(fits);
+            List.of(finder, done).forEach(panel -> around.frames().execute(panel::forget));
             middle.front().ifPresent(Region::requestFocus);
         } else {
             showChart(false);

@@ -8,6 +8,7 @@ import javafx.scene.Node;
 import javafx.scene.Parent;
 import javafx.scene.Scene;
 import javafx.scene.control.TextArea;
+import javafx.scene.control.TextField;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyCodeCombination;
 import javafx.scene.input.KeyCombination;
@@ -47,6 +48,7 @@ final class Round {
                         round.strike(words, (KeyCodeCombination) actions.get(0).key()));
         round.choose();
         round.type();
+        round.seek();
         round.lookAnew(lesson);
         round.bare(round::begin);
         return round.deeds;
@@ -109,6 +111,15 @@ final class Round {
         bare(() -> press(new KeyCodeCombination(KeyCode.ESCAPE)));
         bare(() -> find("#score").requestFocus());
         bare(() -> press(new KeyCodeCombination(KeyCode.W)));
+    }
+
+    private void seek() {
+        bare(this::begin);
+        bare(() -> press(new KeyCodeCombination(KeyCode.F1)));
+        deed("type a letter of what is sought", () -> ((TextField) find("#finder-sought")).appendText("n"));
+        deed("type another letter of it", () -> ((TextField) find("#finder-sought")).appendText("o"));
+        deed("take a letter of it back", () -> ((TextField) find("#finder-sought")).deletePreviousChar());
+        bare(() -> press(new KeyCodeCombination(KeyCode.ESCAPE)));
     }
 
     private void lookAnew(int lesson) {
