@@ -44,7 +44,7 @@ final class BookBar extends HBox {
             new RadioMenuItem("Fingerings under all notes"),
             new RadioMenuItem("Fingerings under the first of each"),
             new RadioMenuItem("No fingerings"));
-    private static final double TUNES_WIDTH = 190;
+    private static final double TUNES_WIDTH = 214;
     private Book shownBook = new Book(List.of());
     private boolean isFilling;
 
