@@ -15,10 +15,15 @@ import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import javafx.animation.AnimationTimer;
 import javafx.scene.Node;
+import javafx.scene.control.Button;
 import javafx.scene.control.Label;
+import javafx.scene.control.ListView;
+import javafx.scene.control.TextArea;
+import javafx.scene.control.TextField;
 import javafx.scene.input.KeyCode;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
+import javafx.scene.text.Text;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
@@ -241,7 +246,7 @@ class FramesIT extends WindowTest {
                 () -> window.round(1).stream().map(Round.Deed::words).distinct().toList());
         assertThat(words)
                 .contains("next note", "place what fits best", "light or dark", "light or dark, and again")
-                .contains("find what you can do, and back", "type another, and it is taken")
+                .contains("find what you can do, and back", "type another letter of it")
                 .doesNotContain("save", "open a book");
         assertThat(words).hasSizeGreaterThan(100);
     }
@@ -266,6 +271,95 @@ class FramesIT extends WindowTest {
                 .as("down to the foot of the panel")
                 .isGreaterThan(finder.getHeight() - 20);
         assertThat(lines()).isBetween(lines - 1, lines + 1);
+    }
+
+    @Test
+    void aFoldedListHasLetGoOfItsLines() throws Exception {
+        press(KeyCode.F1);
+        settle();
+        settle();
+        FinderPanel finder = find("#finder", FinderPanel.class);
+        int before = all("#finder .found-cell").size();
+        inWindow(() -> {
+            finder.fold().forEach(Runnable::run);
+            assertThat(finder.fold()).as("it is folded already").isEmpty();
+            return true;
+        });
+        assertThat(before).isGreaterThan(10);
+        assertThat(all("#finder .found-cell")).hasSizeLessThan(6);
+    }
+
+    @Test
+    void whatWasSoughtIsForgottenWhenTheFinderIsLeft() throws Exception {
+        press(KeyCode.F1);
+        ListView<?> found = find("#finder-found", ListView.class);
+        int entries = inWindow(() -> found.getItems().size());
+        inWindow(() -> {
+            find("#finder-sought", TextField.class).setText("octave");
+            return true;
+        });
+        assertThat(inWindow(() -> found.getItems().size())).isEqualTo(2);
+        press(KeyCode.ESCAPE);
+        settle();
+        assertThat(inWindow(() -> find("#finder-sought", TextField.class).getText()))
+                .isEmpty();
+        assertThat(inWindow(() -> found.getItems().size())).isEqualTo(entries);
+    }
+
+    @Test
+    void theTextOfTheTuneIsWholeAfterAnotherThemeAndFollowsOnlyInSight() throws Exception {
+        inWindow(() -> {
+            window.showWrite(true);
+            window.showWrite(false);
+            return true;
+        });
+        TextArea text = find("#tune-text", TextArea.class);
+        String before = text.getText();
+        assertThat(before).startsWith("X:1");
+        inWindow(() -> {
+            window.otherTheme();
+            return true;
+        });
+        settle();
+        settle();
+        settle();
+        assertThat(text.getText()).isEqualTo(before);
+        press(KeyCode.CONTROL, KeyCode.PAGE_DOWN);
+        assertThat(text.getText()).as("out of sight").isEqualTo(before);
+        press(KeyCode.W);
+        assertThat(text.getText())
+                .isEqualTo(sight().tune().orElseThrow().manuscript().text());
+    }
+
+    @Test
+    void linesOfTheLookOverStayAndSaySomethingElse() throws Exception {
+        press(KeyCode.K);
+        await("the last line", () -> lookedOver().stream().anyMatch(line -> line.startsWith("Every instrument")));
+        settle();
+        List<Node> before = all("#look-over .paragraph").subList(0, 5);
+        inWindow(() -> {
+            desk.chooseLesson(1);
+            return true;
+        });
+        await(
+                "the other tune's lines",
+                () -> lines("#look-over .line").stream().anyMatch(line -> line.startsWith("Every instrument")));
+        settle();
+        assertThat(all("#look-over .paragraph")).containsAll(before);
+        List<String> said = lines("#look-over .line");
+        List<String> shown = all("#look-over .line .paragraph", Text.class).stream()
+                .filter(WindowTest::isInSight)
+                .map(Text::getText)
+                .toList();
+        assertThat(said).isNotEmpty().isEqualTo(shown).doesNotHaveDuplicates();
+    }
+
+    /** What the buttons in sight say to who hears them. */
+    private List<String> lines(String query) throws Exception {
+        return all(query, Button.class).stream()
+                .filter(WindowTest::isInSight)
+                .map(Button::getText)
+                .toList();
     }
 
     /** Of the finder, in sight. */

@@ -6,8 +6,11 @@ import static org.mockito.Mockito.when;
 
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.List;
 import java.util.Optional;
+import javafx.event.Event;
 import javafx.scene.control.MenuButton;
+import javafx.scene.control.RadioMenuItem;
 import javafx.scene.input.KeyCode;
 import org.junit.jupiter.api.Test;
 import wildflourish.core.version.Book;
@@ -122,6 +125,33 @@ class KeepingIT extends WindowTest {
         press(KeyCode.CONTROL, KeyCode.SHIFT, KeyCode.O);
         assertThat(opened).containsExactly(book);
         assertThat(inWindow(() -> desk.path())).isEqualTo(other);
+    }
+
+    @Test
+    void anArrowKeyGoesOnToTheNextOfAFewWordsAndTheMenuMarksIt() throws Exception {
+        Choice students = find("#students", Choice.class);
+        inWindow(() -> {
+            students.requestFocus();
+            return true;
+        });
+        press(KeyCode.UP);
+        assertThat(students.word()).as("there is none above the first").isEqualTo("fluent");
+        press(KeyCode.DOWN);
+        assertThat(students.getText()).isEqualTo("steady");
+        assertThat(students.getAccessibleText()).endsWith(": steady");
+        assertThat(sight().chosen().profile().name()).isEqualTo("steady");
+        List<Boolean> marks = inWindow(() -> {
+            students.getOnShowing().handle(new Event(Event.ANY));
+            return students.getItems().stream()
+                    .map(item -> ((RadioMenuItem) item).isSelected())
+                    .toList();
+        });
+        assertThat(marks).containsExactly(false, true, false);
+        inWindow(() -> {
+            students.getItems().get(2).fire();
+            return true;
+        });
+        assertThat(sight().chosen().profile().name()).isEqualTo("learner");
     }
 
     @Test
