@@ -101,11 +101,19 @@ final class FinderPanel extends VBox {
         return steps;
     }
 
-    /** All lines are there again the next time, whatever was sought; for when the panel is left. */
-    void forget() {
-        if (!isVisible()) {
-            sought.clear();
+    /** The steps of {@link #unfold} where the panel is in sight; out of sight it stays folded until it comes there. */
+    List<Runnable> unfoldInSight() {
+        return isVisible() ? unfold() : List.of();
+    }
+
+    /** The steps after which all lines are there again the next time, whatever was sought; for when the panel is out of sight. */
+    List<Runnable> forget() {
+        if (sought.getText().isEmpty()) {
+            return List.of();
         }
+        List<Runnable> steps = new ArrayList<>(fold());
+        steps.add(sought::clear);
+        return steps;
     }
 
     /** Shows other lines to be searched. */

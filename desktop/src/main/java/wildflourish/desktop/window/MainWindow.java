@@ -195,8 +195,8 @@ public final class MainWindow extends BorderPane {
                 .with(closeUp, closeUp::setTheme)
                 .with(write, write::fold, () -> List.of(write::fill))
                 .with(lookOver)
-                .with(finder, finder::fold, finder::unfold)
-                .with(done, done::fold, done::unfold)
+                .with(finder, finder::fold, finder::unfoldInSight)
+                .with(done, done::fold, done::unfoldInSight)
                 .with(bestFit)
                 .with(chart, chart::setTheme);
     }
@@ -529,7 +529,7 @@ public final class MainWindow extends BorderPane {
     void leaveFinder() {
         if (!side.isInFront(fits)) {
             side.show(fits);
-            List.of(finder, done).forEach(panel -> around.frames().execute(panel::forget));
+            List.of(finder, done).forEach(panel -> around.frames().next(panel.forget()));
             middle.front().ifPresent(Region::requestFocus);
         } else {
             showChart(false);
