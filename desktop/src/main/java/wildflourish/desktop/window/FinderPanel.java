@@ -69,7 +69,7 @@ final class FinderPanel extends VBox {
 
     /**
      * The steps that leave only the first lines of the list in place, so that there is little of it to be styled; none where it is so already. Each lays out what it
-     * changes: the list may be taken out of the window before the next frame.
+     * changes: the list may be taken out of the window before the next frame. They do nothing where the list is to unfold again meanwhile.
      */
     List<Runnable> fold() {
         if (isFolded) {
@@ -77,14 +77,16 @@ final class FinderPanel extends VBox {
         }
         isFolded = true;
         return List.of(
-                () -> {
-                    list.setMaxHeight(FOLDED_HEIGHT);
-                    layout();
-                },
-                () -> {
-                    list.setCellFactory(new Cells());
-                    layout();
-                });
+                folding(() -> list.setMaxHeight(FOLDED_HEIGHT)), folding(() -> list.setCellFactory(new Cells())));
+    }
+
+    private Runnable folding(Runnable step) {
+        return () -> {
+            if (isFolded) {
+                step.run();
+                layout();
+            }
+        };
     }
 
     /** The steps that bring back the whole list, some lines each; none where it is there. */
@@ -112,7 +114,7 @@ final class FinderPanel extends VBox {
             return List.of();
         }
         List<Runnable> steps = new ArrayList<>(fold());
-        steps.add(sought::clear);
+        steps.add(folding(sought::clear));
         return steps;
     }
 

@@ -74,7 +74,11 @@ final class WritePanel extends HBox {
 
     /** The steps that leave little to be styled, where the panel is out of sight; with {@link #fill} all is there again. */
     List<Runnable> fold() {
-        return isVisible() ? List.of() : List.of(() -> setText(""));
+        return List.of(() -> {
+            if (!isVisible()) {
+                setText("");
+            }
+        });
     }
 
     private void setText(String words) {

@@ -307,6 +307,25 @@ class FramesIT extends WindowTest {
     }
 
     @Test
+    void aFinderLeftAndOpenedAgainAtOnceIsWhole() throws Exception {
+        press(KeyCode.F1);
+        settle();
+        settle();
+        inWindow(() -> {
+            find("#finder-sought", TextField.class).setText("octave");
+            window.leaveFinder();
+            window.findAction();
+            return true;
+        });
+        settle();
+        settle();
+        Region finder = find("#finder", Region.class);
+        Region list = find("#finder-found", Region.class);
+        assertThat(inWindow(() -> list.getBoundsInParent().getMaxY())).isGreaterThan(finder.getHeight() - 20);
+        assertThat(find("#finder-sought", TextField.class).getText()).isEmpty();
+    }
+
+    @Test
     void theTextOfTheTuneIsWholeAfterAnotherThemeAndFollowsOnlyInSight() throws Exception {
         inWindow(() -> {
             window.showWrite(true);
