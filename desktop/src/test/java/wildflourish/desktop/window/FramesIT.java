@@ -258,13 +258,7 @@ class FramesIT extends WindowTest {
         settle();
         long lines = lines();
         assertThat(lines).isGreaterThan(10);
-        inWindow(() -> {
-            window.otherTheme();
-            return true;
-        });
-        settle();
-        settle();
-        settle();
+        turnTheme();
         Region finder = find("#finder", Region.class);
         Region list = find("#finder-found", Region.class);
         assertThat(inWindow(() -> list.getBoundsInParent().getMaxY()))
@@ -335,13 +329,7 @@ class FramesIT extends WindowTest {
         TextArea text = find("#tune-text", TextArea.class);
         String before = text.getText();
         assertThat(before).startsWith("X:1");
-        inWindow(() -> {
-            window.otherTheme();
-            return true;
-        });
-        settle();
-        settle();
-        settle();
+        turnTheme();
         assertThat(text.getText()).isEqualTo(before);
         press(KeyCode.CONTROL, KeyCode.PAGE_DOWN);
         assertThat(text.getText()).as("out of sight").isEqualTo(before);
@@ -371,6 +359,16 @@ class FramesIT extends WindowTest {
                 .map(Text::getText)
                 .toList();
         assertThat(said).isNotEmpty().isEqualTo(shown).doesNotHaveDuplicates();
+    }
+
+    private void turnTheme() throws Exception {
+        inWindow(() -> {
+            window.otherTheme();
+            return true;
+        });
+        settle();
+        settle();
+        settle();
     }
 
     /** What the buttons in sight say to who hears them. */
