@@ -15,9 +15,9 @@ import wildflourish.core.version.Passes;
 import wildflourish.core.version.Placement;
 import wildflourish.core.version.Spot;
 import wildflourish.desktop.desk.Desk;
-import wildflourish.desktop.look.Choice;
 import wildflourish.desktop.look.SignPicture;
 import wildflourish.desktop.look.Theme;
+import wildflourish.desktop.menu.Choice;
 
 /** What stands at the spot already: the options, the first of which is played, for which times through, and a way to remove it. */
 final class HerePanel extends VBox {

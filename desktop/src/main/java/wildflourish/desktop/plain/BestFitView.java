@@ -27,9 +27,9 @@ import wildflourish.core.tune.Tune;
 import wildflourish.core.words.NeedsWords;
 import wildflourish.desktop.desk.Desk;
 import wildflourish.desktop.desk.Sight;
-import wildflourish.desktop.look.Choice;
 import wildflourish.desktop.look.Frames;
 import wildflourish.desktop.look.Paragraph;
+import wildflourish.desktop.menu.Choice;
 
 /** Which instrument a tune lies best on: in the key it is to sound in, beside it in a second usual key, among all or those the class owns. */
 public final class BestFitView extends StackPane {

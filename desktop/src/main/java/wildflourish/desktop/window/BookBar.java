@@ -1,20 +1,14 @@
 package wildflourish.desktop.window;
 
 import java.nio.file.Path;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.function.Supplier;
 import javafx.geometry.Pos;
 import javafx.scene.control.Button;
-import javafx.scene.control.CheckMenuItem;
-import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
-import javafx.scene.control.Menu;
-import javafx.scene.control.MenuButton;
-import javafx.scene.control.MenuItem;
-import javafx.scene.control.RadioMenuItem;
-import javafx.scene.control.SeparatorMenuItem;
 import javafx.scene.control.ToggleButton;
-import javafx.scene.control.ToggleGroup;
 import javafx.scene.control.Tooltip;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
@@ -23,9 +17,12 @@ import wildflourish.core.engraving.Paper;
 import wildflourish.core.engraving.Score;
 import wildflourish.core.ornament.Profile;
 import wildflourish.core.version.Book;
+import wildflourish.desktop.bench.ScoreView;
 import wildflourish.desktop.desk.Desk;
-import wildflourish.desktop.look.Choice;
 import wildflourish.desktop.look.Theme;
+import wildflourish.desktop.menu.Choice;
+import wildflourish.desktop.menu.MenuLine;
+import wildflourish.desktop.menu.MenuOpener;
 import wildflourish.files.export.ExportForm;
 
 /** The bar above: the book and its tunes, the student, and what can be done with them. */
@@ -33,20 +30,14 @@ final class BookBar extends HBox {
     private final MainWindow window;
     private final Desk desk;
     private final BookFiles files;
-    private final MenuButton book = new MenuButton();
-    private final Tooltip bookTip = new Tooltip();
-    private final ComboBox<String> tunes = new ComboBox<>();
+    private final MenuOpener book = new MenuOpener("book", "", "", this::bookLines);
+    private final Choice tunes;
     private final Choice students;
     private final ToggleButton write = new ToggleButton("Write");
     private final ToggleButton closeUp = new ToggleButton("Close-up");
-    private final CheckMenuItem letters = new CheckMenuItem("Letters under the notes");
-    private final List<RadioMenuItem> fingerings = List.of(
-            new RadioMenuItem("Fingerings under all notes"),
-            new RadioMenuItem("Fingerings under the first of each"),
-            new RadioMenuItem("No fingerings"));
     private static final double TUNES_WIDTH = 214;
     private Book shownBook = new Book(List.of());
-    private boolean isFilling;
+    private List<String> titles = List.of();
 
     BookBar(MainWindow window, Desk desk, BookFiles files) {
         this.window = window;
@@ -58,8 +49,11 @@ final class BookBar extends HBox {
         sprig.getStyleClass().add("sprig");
         Region gap = new Region();
         HBox.setHgrow(gap, Priority.ALWAYS);
-        fillBook();
-        fillTunes();
+        book.getStyleClass().add("book-name");
+        book.setMinWidth(Region.USE_PREF_SIZE);
+        tunes = new Choice("tunes", "The tunes of this book (Ctrl+Page Down, Ctrl+Page Up)", this::takeTune);
+        tunes.setMinWidth(TUNES_WIDTH);
+        tunes.setPrefWidth(TUNES_WIDTH);
         students = new Choice(
                 "students",
                 "How quick the student's fingers are: it decides what is clean at which tempo",
@@ -95,8 +89,8 @@ final class BookBar extends HBox {
                         undo,
                         redo,
                         save,
-                        takeAway(),
-                        view(),
+                        opener("take-away", "Take away", "The tune or the chart as a file", this::takeAwayLines),
+                        opener("view", "View", "What is shown, and how", this::viewLines),
                         write,
                         closeUp,
                         help);
@@ -109,50 +103,32 @@ final class BookBar extends HBox {
         button.setOnAction(event -> verb.run());
     }
 
-    private static MenuItem item(String words, Runnable verb) {
-        MenuItem item = new MenuItem(words);
-        item.setOnAction(event -> verb.run());
-        return item;
+    private static MenuOpener opener(String id, String words, String tip, Supplier<List<MenuLine>> lines) {
+        MenuOpener opener = new MenuOpener(id, words, tip, lines);
+        opener.setMinWidth(Region.USE_PREF_SIZE);
+        return opener;
     }
 
-    private void fillBook() {
-        book.setId("book");
-        book.getStyleClass().add("book-name");
-        book.setMinWidth(Region.USE_PREF_SIZE);
-        book.setTooltip(bookTip);
-        book.setOnShowing(event -> fillBookMenu());
-        fillBookMenu();
-    }
-
-    private void fillBookMenu() {
-        book.getItems()
-                .setAll(
-                        item("Open a book …   Ctrl+O", files::open),
-                        item("Open in another window …   Ctrl+Shift+O", files::openBeside),
-                        item("New tune   Ctrl+N", window::newTune),
-                        item("Another form of this tune   Ctrl+D", desk.writing()::anotherForm),
-                        item("Save to another file …   Ctrl+Shift+S", files::saveAs),
-                        item("Print …   Ctrl+P", window::print));
+    private List<MenuLine> bookLines() {
+        List<MenuLine> lines = new ArrayList<>(List.of(
+                MenuLine.deed("Open a book …", "Ctrl+O", files::open),
+                MenuLine.deed("Open in another window …", "Ctrl+Shift+O", files::openBeside),
+                MenuLine.deed("New tune", "Ctrl+N", window::newTune),
+                MenuLine.deed("Another form of this tune", "Ctrl+D", desk.writing()::anotherForm),
+                MenuLine.deed("Save to another file …", "Ctrl+Shift+S", files::saveAs),
+                MenuLine.deed("Print …", "Ctrl+P", window::print)));
         List<Path> recent = files.recent();
         if (!recent.isEmpty()) {
-            book.getItems().add(new SeparatorMenuItem());
-            recent.forEach(path ->
-                    book.getItems().add(item(path.getFileName() + "   " + path.getParent(), () -> files.open(path))));
+            lines.add(MenuLine.heading("Opened before"));
+            recent.forEach(path -> lines.add(MenuLine.deed(
+                    String.valueOf(path.getFileName()), String.valueOf(path.getParent()), () -> files.open(path))));
         }
+        return lines;
     }
 
-    private void fillTunes() {
-        tunes.setId("tunes");
-        tunes.setVisibleRowCount(14);
-        tunes.setPrefWidth(TUNES_WIDTH);
-        tunes.setTooltip(new Tooltip("The tunes of this book (Ctrl+Page Down, Ctrl+Page Up)"));
-        tunes.setAccessibleText("Tune");
-        tunes.getSelectionModel().selectedIndexProperty().addListener((at, before, after) -> {
-            if (!isFilling && after.intValue() >= 0) {
-                desk.chooseLesson(after.intValue());
-                window.score().requestFocus();
-            }
-        });
+    private void takeTune(int index) {
+        desk.chooseLesson(index);
+        window.score().requestFocus();
     }
 
     private void takeStudent(int index) {
@@ -169,100 +145,98 @@ final class BookBar extends HBox {
         }
     }
 
-    private MenuButton takeAway() {
-        MenuButton menu = new MenuButton("Take away");
-        menu.setId("take-away");
-        menu.setMinWidth(Region.USE_PREF_SIZE);
-        menu.getItems()
-                .addAll(
-                        item("PDF on A4, plain and decorated", () -> files.takeAway(ExportForm.PDF, Paper.a4())),
-                        item(
-                                "PDF on Letter, plain and decorated",
-                                () -> files.takeAway(ExportForm.PDF, Paper.letter())),
-                        item("PDF on A4, ornaments as small notes", () -> files.takeAwaySmallNotes(Paper.a4())),
-                        item(
-                                "Handout of the plain tune, PDF on A4",
-                                () -> files.takeAwayHandout(
-                                        window.score().shows().second(), Paper.a4())),
-                        item("The plain tune in sentences, as text", files::takeAwaySteps),
-                        item("Chart of the instrument, PDF on A4", () -> files.takeAwayChart(Paper.a4())),
-                        item("Written-out notes as ABC", () -> files.takeAway(ExportForm.ABC, Paper.a4())),
-                        item("Sound as WAV", () -> files.takeAway(ExportForm.WAV, Paper.a4())),
-                        item("MIDI", () -> files.takeAway(ExportForm.MIDI, Paper.a4())),
-                        item("Picture as PNG", () -> files.takeAway(ExportForm.PNG, Paper.a4())),
-                        item("Drawing as SVG", () -> files.takeAway(ExportForm.SVG, Paper.a4())));
-        return menu;
+    private List<MenuLine> takeAwayLines() {
+        return List.of(
+                MenuLine.heading("On paper"),
+                MenuLine.deed("PDF on A4, plain and decorated", () -> files.takeAway(ExportForm.PDF, Paper.a4())),
+                MenuLine.deed(
+                        "PDF on Letter, plain and decorated", () -> files.takeAway(ExportForm.PDF, Paper.letter())),
+                MenuLine.deed("PDF on A4, ornaments as small notes", () -> files.takeAwaySmallNotes(Paper.a4())),
+                MenuLine.deed(
+                        "Handout of the plain tune, PDF on A4",
+                        () -> files.takeAwayHandout(window.score().shows().second(), Paper.a4())),
+                MenuLine.deed("Chart of the instrument, PDF on A4", () -> files.takeAwayChart(Paper.a4())),
+                MenuLine.deed("Picture as PNG", () -> files.takeAway(ExportForm.PNG, Paper.a4())),
+                MenuLine.deed("Drawing as SVG", () -> files.takeAway(ExportForm.SVG, Paper.a4())),
+                MenuLine.heading("As words and notes"),
+                MenuLine.deed("The plain tune in sentences, as text", files::takeAwaySteps),
+                MenuLine.deed("Written-out notes as ABC", () -> files.takeAway(ExportForm.ABC, Paper.a4())),
+                MenuLine.heading("To hear"),
+                MenuLine.deed("Sound as WAV", () -> files.takeAway(ExportForm.WAV, Paper.a4())),
+                MenuLine.deed("MIDI", () -> files.takeAway(ExportForm.MIDI, Paper.a4())));
     }
 
-    private MenuButton view() {
-        MenuButton menu = new MenuButton("View");
-        menu.setId("view");
-        menu.setMinWidth(Region.USE_PREF_SIZE);
-        menu.getItems()
-                .addAll(
-                        item("Chart of the instrument   H", () -> window.showChart(!window.isChart())),
-                        item(
-                                "One phrase, large   J",
-                                () -> window.showLens(!window.score().isLens())),
-                        item(
-                                "Best fit: which instrument, which key   I",
-                                () -> window.showBestFit(!window.isBestFit())),
-                        item("Look over the plain tune   K", () -> window.showLookOver(!window.isLookOver())),
-                        rounds(),
-                        new SeparatorMenuItem());
-        ToggleGroup group = new ToggleGroup();
+    private List<MenuLine> viewLines() {
+        ScoreView score = window.score();
+        Score.Shows shows = score.shows();
+        List<MenuLine> lines = new ArrayList<>(List.of(
+                MenuLine.heading("To look at"),
+                MenuLine.choice(
+                        "Chart of the instrument", "H", window.isChart(), () -> window.showChart(!window.isChart())),
+                MenuLine.choice("One phrase, large", "J", score.isLens(), () -> window.showLens(!score.isLens())),
+                MenuLine.choice(
+                        "Best fit: which instrument, which key",
+                        "I",
+                        window.isBestFit(),
+                        () -> window.showBestFit(!window.isBestFit())),
+                MenuLine.choice(
+                        "Look over the plain tune",
+                        "K",
+                        window.isLookOver(),
+                        () -> window.showLookOver(!window.isLookOver())),
+                MenuLine.deed("What you can do", "F1", window::findAction),
+                MenuLine.deed("What you did", "F2", window::findDone),
+                MenuLine.heading("Under the notes")));
         for (Score.Fingerings each : Score.Fingerings.values()) {
-            RadioMenuItem choice = fingerings.get(each.ordinal());
-            choice.setToggleGroup(group);
-            choice.setOnAction(event -> window.show(window.score().shows().withFingerings(each)));
+            lines.add(MenuLine.choice(
+                    words(each),
+                    shows.fingerings() == each,
+                    () -> window.show(score.shows().withFingerings(each))));
         }
-        Menu second = new InstrumentMenu.Second(() -> window.score().shows().second(), window::chooseSecond);
-        letters.setOnAction(event -> window.show(window.score().shows().withLetters(letters.isSelected())));
-        menu.getItems().addAll(fingerings);
-        menu.getItems()
-                .addAll(
-                        letters,
-                        second,
-                        new SeparatorMenuItem(),
-                        item("Ornaments as small notes or signs   G", window::otherSigns),
-                        item("Sheets of paper or one long page   V", window::otherSheets),
-                        new SeparatorMenuItem(),
-                        item("Larger   Ctrl+=", () -> window.zoom(1)),
-                        item("Smaller   Ctrl+-", () -> window.zoom(-1)),
-                        item("Usual size   Ctrl+0", () -> window.zoom(0)),
-                        new SeparatorMenuItem(),
-                        item("Light", () -> window.chooseTheme(Optional.of(Theme.LIGHT))),
-                        item("Dark", () -> window.chooseTheme(Optional.of(Theme.DARK))),
-                        item("As the system", () -> window.chooseTheme(Optional.empty())),
-                        new SeparatorMenuItem(),
-                        item("What you can do   F1", window::findAction),
-                        item("What you did   F2", window::findDone));
-        menu.setOnShowing(event -> showOptions(window.score().shows()));
-        return menu;
+        lines.add(MenuLine.choice(
+                "Letters under the notes",
+                shows.letters(),
+                () -> window.show(score.shows().withLetters(!shows.letters()))));
+        lines.add(MenuLine.leading(
+                "Fingerings of a second instrument",
+                "",
+                () -> InstrumentMenu.second(score.shows().second(), window::chooseSecond)));
+        lines.addAll(List.of(
+                MenuLine.heading("The page"),
+                MenuLine.choice("Ornaments as small notes", "G", score.isInSmallNotes(), window::otherSigns),
+                MenuLine.choice("Sheets of paper, not one long page", "V", score.isInSheets(), window::otherSheets),
+                MenuLine.deed("Larger", "Ctrl+=", () -> window.zoom(1)),
+                MenuLine.deed("Smaller", "Ctrl+-", () -> window.zoom(-1)),
+                MenuLine.deed("Usual size", "Ctrl+0", () -> window.zoom(0)),
+                MenuLine.heading("Colours"),
+                theme("Light", Optional.of(Theme.LIGHT)),
+                theme("Dark", Optional.of(Theme.DARK)),
+                theme("As the system", Optional.empty()),
+                MenuLine.heading("In practice"),
+                MenuLine.leading("How often the first ending comes", "Shift+P", this::roundsLines)));
+        return lines;
+    }
+
+    private MenuLine theme(String words, Optional<Theme> theme) {
+        return MenuLine.choice(words, window.chosenTheme().equals(theme), () -> window.chooseTheme(theme));
+    }
+
+    private static String words(Score.Fingerings fingerings) {
+        return switch (fingerings) {
+            case ALL -> "Fingerings under all notes";
+            case FIRST_OF_EACH -> "Fingerings under the first of each";
+            case NONE -> "No fingerings";
+        };
     }
 
     /** How often a part's first ending comes in practice. */
-    private Menu rounds() {
-        Menu menu = new Menu("First ending in practice   Shift+P");
-        menu.setId("rounds");
-        ToggleGroup group = new ToggleGroup();
-        for (int rounds : List.of(2, 3, 4, 6, 8)) {
-            RadioMenuItem choice = new RadioMenuItem(rounds + " times, then as played");
-            choice.setToggleGroup(group);
-            choice.setOnAction(event -> window.chooseRounds(rounds));
-            choice.setUserData(rounds);
-            menu.getItems().add(choice);
-        }
-        menu.setOnShowing(event -> menu.getItems()
-                .forEach(item ->
-                        ((RadioMenuItem) item).setSelected(item.getUserData().equals(window.rounds()))));
-        return menu;
-    }
-
-    /** The options of the menu as they hold now. */
-    void showOptions(Score.Shows shows) {
-        letters.setSelected(shows.letters());
-        fingerings.get(shows.fingerings().ordinal()).setSelected(true);
+    private List<MenuLine> roundsLines() {
+        return List.of(2, 3, 4, 6, 8).stream()
+                .map(rounds -> MenuLine.choice(
+                        rounds + " times, then as played",
+                        rounds == window.rounds(),
+                        () -> window.chooseRounds(rounds)))
+                .toList();
     }
 
     void setWriting(boolean isWriting) {
@@ -276,19 +250,14 @@ final class BookBar extends HBox {
     /** Shows what is on the desk now; what has not changed is left alone, for this is done at every keystroke. */
     void looked() {
         Book shown = desk.sight().get().book();
-        bookTip.setText(desk.path() + (desk.isSaved() ? "" : ", with changes not saved yet"));
+        book.getTooltip().setText(desk.path() + (desk.isSaved() ? "" : ", with changes not saved yet"));
         book.setText(desk.path().getFileName() + (desk.isSaved() ? "" : " •"));
-        isFilling = true;
         if (!shown.equals(shownBook)) {
             shownBook = shown;
-            List<String> titles = shown.lessons().stream()
+            titles = shown.lessons().stream()
                     .map(lesson -> lesson.tune().header().nameInBook())
                     .toList();
-            if (!tunes.getItems().equals(titles)) {
-                tunes.getItems().setAll(titles);
-            }
         }
-        tunes.getSelectionModel().select(desk.lessonIndex());
-        isFilling = false;
+        tunes.show(titles, desk.lessonIndex());
     }
 }

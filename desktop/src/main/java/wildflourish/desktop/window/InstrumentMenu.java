@@ -1,107 +1,94 @@
 package wildflourish.desktop.window;
 
-import java.util.Collection;
-import java.util.EnumMap;
+import static java.util.stream.Collectors.groupingBy;
+import static java.util.stream.Collectors.toCollection;
+import static java.util.stream.Collectors.toList;
+
+import java.util.ArrayList;
+import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.TreeMap;
 import java.util.function.Consumer;
-import java.util.function.Supplier;
-import javafx.scene.control.Menu;
-import javafx.scene.control.MenuButton;
-import javafx.scene.control.RadioMenuItem;
-import javafx.scene.control.ToggleGroup;
-import javafx.scene.control.Tooltip;
+import java.util.stream.IntStream;
 import wildflourish.core.instrument.Family;
 import wildflourish.core.instrument.Instrument;
 import wildflourish.desktop.desk.Desk;
+import wildflourish.desktop.menu.MenuLine;
+import wildflourish.desktop.menu.MenuOpener;
 
-/** The instrument worked on, by families; the list is filled when it is opened first. */
-final class InstrumentMenu extends MenuButton {
+/** The instrument worked on, by families. */
+final class InstrumentMenu extends MenuOpener {
     private static final double WIDTH = 158;
     private static final int HIGHEST_CAPO = 7;
 
     private final Desk desk;
-    private final Consumer<Instrument> chosen;
 
     InstrumentMenu(Desk desk, Consumer<Instrument> chosen) {
+        super("instrument", "", "", () -> lines(desk.sight().get().chosen().instrument(), chosen));
         this.desk = desk;
-        this.chosen = chosen;
-        setId("instrument");
         setPrefWidth(WIDTH);
         setMinWidth(WIDTH);
-        setTooltip(new Tooltip("The instrument: fingerings, what fits, stages are those of this one"));
-        setAccessibleText("Instrument");
-        // An empty menu never asks to be filled.
-        getItems().add(new Menu("whistle"));
-        setOnShowing(event -> fill());
         desk.sight().addListener((at, before, after) -> showChosen());
         showChosen();
     }
 
     private void showChosen() {
         setText(desk.sight().get().chosen().instrument().name());
+        setAccessibleText("Instrument: " + getText());
         getTooltip().setText(getText() + ": fingerings, what fits and the stages are those of this instrument");
     }
 
-    private void fill() {
-        Instrument now = desk.sight().get().chosen().instrument();
-        getItems().setAll(families(Optional.of(now.usual()), chosen));
+    private static List<MenuLine> lines(Instrument now, Consumer<Instrument> chosen) {
+        List<MenuLine> lines = families(Optional.of(now.usual()), chosen);
         if (now.takesCapo()) {
-            getItems().add(capos(now));
+            lines.add(
+                    MenuLine.leading("Capo", now.capo() == 0 ? "" : "at fret " + now.capo(), () -> capos(now, chosen)));
         }
+        return lines;
     }
 
     /** The frets of a capo; stages are kept for each. */
-    private Menu capos(Instrument now) {
-        Menu menu = new Menu("Capo");
-        menu.setId("capo");
-        ToggleGroup group = new ToggleGroup();
-        for (int fret = 0; fret <= HIGHEST_CAPO; fret++) {
-            Instrument capoed = now.withCapo(fret);
-            RadioMenuItem item = new RadioMenuItem(fret == 0 ? "no capo" : "at fret " + fret);
-            item.setId("capo-" + fret);
-            item.setToggleGroup(group);
-            item.setSelected(fret == now.capo());
-            item.setOnAction(event -> chosen.accept(capoed));
-            menu.getItems().add(item);
-        }
-        return menu;
-    }
-
-    /** All instruments, a menu for each family; the one chosen is marked. */
-    private static Collection<Menu> families(Optional<Instrument> marked, Consumer<Instrument> chosen) {
-        Map<Family, Menu> families = new EnumMap<>(Family.class);
-        ToggleGroup group = new ToggleGroup();
-        for (Instrument instrument : Instrument.all()) {
-            String word = instrument.family().word();
-            Menu menu = families.computeIfAbsent(
-                    instrument.family(),
-                    family -> new Menu(word.substring(0, 1).toUpperCase(Locale.ROOT) + word.substring(1)));
-            RadioMenuItem item = new RadioMenuItem(instrument.name());
-            item.setId("instrument-" + instrument.id());
-            item.setToggleGroup(group);
-            item.setSelected(marked.equals(Optional.of(instrument)));
-            item.setOnAction(event -> chosen.accept(instrument));
-            menu.getItems().add(item);
-        }
-        return families.values();
+    private static List<MenuLine> capos(Instrument now, Consumer<Instrument> chosen) {
+        return IntStream.rangeClosed(0, HIGHEST_CAPO)
+                .mapToObj(fret -> MenuLine.choice(
+                        fret == 0 ? "No capo" : "At fret " + fret,
+                        fret == now.capo(),
+                        () -> chosen.accept(now.withCapo(fret))))
+                .toList();
     }
 
     /** The instrument whose fingerings stand below the first one's, or none. */
-    static final class Second extends Menu {
-        Second(Supplier<Optional<Instrument>> now, Consumer<Optional<Instrument>> chosen) {
-            super("Fingerings of a second instrument");
-            setId("second");
-            getItems().add(new Menu("whistle"));
-            setOnShowing(event -> {
-                RadioMenuItem none = new RadioMenuItem("None");
-                none.setId("second-none");
-                none.setSelected(now.get().isEmpty());
-                none.setOnAction(press -> chosen.accept(Optional.empty()));
-                getItems().setAll(none);
-                getItems().addAll(families(now.get(), instrument -> chosen.accept(Optional.of(instrument))));
-            });
-        }
+    static List<MenuLine> second(Optional<Instrument> now, Consumer<Optional<Instrument>> chosen) {
+        List<MenuLine> lines = new ArrayList<>();
+        lines.add(MenuLine.choice("None", now.isEmpty(), () -> chosen.accept(Optional.empty())));
+        lines.addAll(families(now, instrument -> chosen.accept(Optional.of(instrument))));
+        return lines;
+    }
+
+    /** All families; each leads to its instruments and tells the chosen one, if that is one of them. */
+    private static List<MenuLine> families(Optional<Instrument> marked, Consumer<Instrument> chosen) {
+        Map<Family, List<Instrument>> families =
+                Instrument.all().stream().collect(groupingBy(Instrument::family, TreeMap::new, toList()));
+        return families.entrySet().stream()
+                .map(each -> MenuLine.leading(
+                        capital(each.getKey().word()),
+                        marked.filter(each.getValue()::contains)
+                                .map(Instrument::name)
+                                .orElse(""),
+                        () -> instruments(each.getValue(), marked, chosen)))
+                .collect(toCollection(ArrayList::new));
+    }
+
+    private static List<MenuLine> instruments(
+            List<Instrument> all, Optional<Instrument> marked, Consumer<Instrument> chosen) {
+        return all.stream()
+                .map(each -> MenuLine.choice(each.name(), marked.equals(Optional.of(each)), () -> chosen.accept(each)))
+                .toList();
+    }
+
+    private static String capital(String word) {
+        return word.substring(0, 1).toUpperCase(Locale.ROOT) + word.substring(1);
     }
 }

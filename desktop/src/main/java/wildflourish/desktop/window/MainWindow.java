@@ -12,8 +12,8 @@ import java.util.function.Supplier;
 import javafx.application.Platform;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
-import javafx.scene.control.ComboBox;
-import javafx.scene.control.MenuButton;
+import javafx.scene.control.ButtonBase;
+import javafx.scene.control.ListView;
 import javafx.scene.control.Slider;
 import javafx.scene.control.TextInputControl;
 import javafx.scene.control.Tooltip;
@@ -44,6 +44,8 @@ import wildflourish.desktop.desk.Sight;
 import wildflourish.desktop.look.Frames;
 import wildflourish.desktop.look.SystemTheme;
 import wildflourish.desktop.look.Theme;
+import wildflourish.desktop.menu.MenuOpener;
+import wildflourish.desktop.menu.MenuPanel;
 import wildflourish.desktop.plain.BestFitView;
 import wildflourish.desktop.plain.ChartView;
 import wildflourish.desktop.plain.LookOverPanel;
@@ -75,6 +77,7 @@ public final class MainWindow extends BorderPane {
     private final Deck middle;
     private final Deck side;
     private final Deck under = Deck.following();
+    private final MenuPanel menu = new MenuPanel();
     private final Dress dress;
     private final Keys keys;
     private final List<FinderPanel.Entry> doable;
@@ -183,6 +186,7 @@ public final class MainWindow extends BorderPane {
         setCenter(middle);
         setRight(side);
         setBottom(new VBox(under, Deck.of(sound), Deck.of(said)));
+        menu.serve(this);
         List.of(finder, done, lookOver, closeUp, write, chart, bestFit).forEach(panel -> panel.setVisible(false));
         lookForSound(said);
         dress.with(score, score::setTheme)
@@ -198,7 +202,8 @@ public final class MainWindow extends BorderPane {
                 .with(finder, finder::fold, finder::unfoldInSight)
                 .with(done, done::fold, done::unfoldInSight)
                 .with(bestFit)
-                .with(chart, chart::setTheme);
+                .with(chart, chart::setTheme)
+                .with(menu);
     }
 
     /** Makes what is not in sight yet ready for its first time, one panel a frame; for when everything in sight is there. */
@@ -208,6 +213,7 @@ public final class MainWindow extends BorderPane {
         done.fill(doneSoFar());
         frames.execute(this::warmFocus);
         frames.execute(fits::prepare);
+        frames.execute(() -> frames.next(menu.prepare()));
         List.of(finder, done, lookOver).forEach(panel -> frames.execute(() -> side.prepare(panel, frames)));
         List.of(finder, done).forEach(panel -> frames.execute(() -> frames.next(panel.unfold())));
         List.of(closeUp, write).forEach(panel -> frames.execute(() -> under.prepare(panel, frames)));
@@ -296,6 +302,11 @@ public final class MainWindow extends BorderPane {
         remember("theme", chosen.map(Theme::name).orElse("system"));
     }
 
+    /** Light or dark as chosen; empty where it follows the system. */
+    Optional<Theme> chosenTheme() {
+        return preferences.chosenTheme();
+    }
+
     void otherTheme() {
         chooseTheme(Optional.of(dress.theme().other()));
     }
@@ -304,7 +315,6 @@ public final class MainWindow extends BorderPane {
         score.show(shows);
         remember("letters", String.valueOf(shows.letters()));
         remember("fingerings", shows.fingerings().name());
-        bar.showOptions(shows);
     }
 
     /** The fingerings of another instrument of the class below the first one's, or of none. */
@@ -634,22 +644,29 @@ public final class MainWindow extends BorderPane {
         }
     }
 
-    /** The table's keys hold everywhere but in controls that use the same key themselves. */
+    /** The table's keys hold everywhere but in controls that use the same key themselves; an open menu has them all, but for those with Ctrl and the like. */
     private void pressed(KeyEvent event) {
+        boolean isFunction = event.getCode().isFunctionKey();
+        if (menu.isOpen()) {
+            if (!event.isShortcutDown() && !isFunction) {
+                return;
+            }
+            menu.close();
+        }
         Node focus = getScene().getFocusOwner();
-        boolean isCommand = (event.isShortcutDown() && !isTextKey(focus, event))
-                || event.getCode() == KeyCode.ESCAPE
-                || event.getCode().isFunctionKey();
-        boolean isOwnKey = focus instanceof TextInputControl
-                || focus instanceof ComboBox<?>
-                || focus instanceof Slider
-                || focus instanceof MenuButton
-                || focus instanceof javafx.scene.control.ListView<?>
-                || (focus instanceof javafx.scene.control.ButtonBase
-                        && (event.getCode() == KeyCode.SPACE || event.getCode() == KeyCode.ENTER));
-        if ((isCommand || !isOwnKey) && keys.press(event)) {
+        boolean isCommand =
+                (event.isShortcutDown() && !isTextKey(focus, event)) || event.getCode() == KeyCode.ESCAPE || isFunction;
+        if ((isCommand || !isOwnKey(focus, event.getCode())) && keys.press(event)) {
             event.consume();
         }
+    }
+
+    private static boolean isOwnKey(Node focus, KeyCode key) {
+        return focus instanceof TextInputControl
+                || focus instanceof Slider
+                || focus instanceof ListView<?>
+                || (focus instanceof MenuOpener opener && opener.takes(key))
+                || (focus instanceof ButtonBase && (key == KeyCode.SPACE || key == KeyCode.ENTER));
     }
 
     /** Undo, cut, copy, paste and the like belong to the text while one is typing. */

@@ -43,9 +43,14 @@ final class Preferences {
         return get(name).map("true"::equals).orElse(false);
     }
 
+    /** Light or dark as chosen; empty where it follows the system. */
+    Optional<Theme> chosenTheme() {
+        return chosen("theme", Theme::valueOf);
+    }
+
     /** Light or dark as chosen, or as the system has it. */
     Theme theme() {
-        return chosen("theme", Theme::valueOf)
+        return chosenTheme()
                 .orElseGet(() -> SystemTheme.of(System.getenv(), Path.of(System.getProperty("user.home", ""))));
     }
 

@@ -16,10 +16,11 @@ import javafx.scene.input.KeyEvent;
 import wildflourish.core.instrument.Instrument;
 import wildflourish.core.ornament.Profile;
 import wildflourish.desktop.desk.Desk;
+import wildflourish.desktop.menu.MenuOpener;
 
 /**
  * All that hands do in a window, one after the other, each at the same spot of the book as it was opened: every key of the table, choosing instruments and students,
- * typing. What asks for files or leaves the window is left out.
+ * typing, opening menus. What asks for files or leaves the window is left out.
  */
 final class Round {
     /** What asks the user something, or leaves the window: it waits for people, not for us. */
@@ -49,6 +50,7 @@ final class Round {
         round.choose();
         round.type();
         round.seek();
+        round.open();
         round.lookAnew(lesson);
         round.bare(round::begin);
         return round.deeds;
@@ -120,6 +122,21 @@ final class Round {
         deed("type another letter of it", () -> ((TextField) find("#finder-sought")).appendText("o"));
         deed("take a letter of it back", () -> ((TextField) find("#finder-sought")).deletePreviousChar());
         bare(() -> press(new KeyCodeCombination(KeyCode.ESCAPE)));
+    }
+
+    private void open() {
+        bare(this::begin);
+        for (String menu : List.of("book", "tunes", "instrument", "students", "take-away", "view", "school")) {
+            deed("open the menu: " + menu, () -> ((MenuOpener) find("#" + menu)).open());
+            deed("close the menu: " + menu, () -> press(new KeyCodeCombination(KeyCode.ESCAPE)));
+        }
+        bare(() -> ((MenuOpener) find("#instrument")).open());
+        deed("go down a menu", () -> press(new KeyCodeCombination(KeyCode.DOWN)));
+        deed("go on to further lines of a menu", () -> press(new KeyCodeCombination(KeyCode.ENTER)));
+        deed("go back from them", () -> press(new KeyCodeCombination(KeyCode.BACK_SPACE)));
+        bare(() -> press(new KeyCodeCombination(KeyCode.ENTER)));
+        deed("choose from a menu", () -> press(new KeyCodeCombination(KeyCode.ENTER)));
+        bare(() -> desk.chooseInstrument(Instrument.of("whistle-d")));
     }
 
     private void lookAnew(int lesson) {

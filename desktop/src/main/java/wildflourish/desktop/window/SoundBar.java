@@ -16,7 +16,7 @@ import wildflourish.core.music.Fraction;
 import wildflourish.core.words.Words;
 import wildflourish.desktop.desk.Desk;
 import wildflourish.desktop.desk.Sight;
-import wildflourish.desktop.look.Choice;
+import wildflourish.desktop.menu.Choice;
 
 /** What to hear and how fast, and the school. */
 final class SoundBar extends HBox {

@@ -6,17 +6,14 @@ import static org.mockito.Mockito.when;
 
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.util.List;
 import java.util.Optional;
-import javafx.event.Event;
-import javafx.scene.control.MenuButton;
-import javafx.scene.control.RadioMenuItem;
 import javafx.scene.input.KeyCode;
 import org.junit.jupiter.api.Test;
 import wildflourish.core.version.Book;
 import wildflourish.desktop.desk.Desk;
-import wildflourish.desktop.look.Choice;
 import wildflourish.desktop.look.Frames;
+import wildflourish.desktop.menu.Choice;
+import wildflourish.desktop.menu.MenuLine;
 import wildflourish.files.store.BookStore;
 import wildflourish.files.store.Recovery;
 
@@ -113,12 +110,8 @@ class KeepingIT extends WindowTest {
     void recentBooksAndAnotherWindowAreOffered() throws Exception {
         Path other = Files.writeString(book.resolveSibling("other.abc"), "X:1\nT:Other\nK:D\nABc|\n");
         openBook(other);
-        MenuButton menu = find("#book", MenuButton.class);
-        inWindow(() -> {
-            menu.getOnShowing().handle(null);
-            return true;
-        });
-        assertThat(menu.getItems().stream().map(item -> String.valueOf(item.getText())))
+        openMenu("#book");
+        assertThat(menuWords())
                 .anyMatch(words -> words.startsWith("other.abc"))
                 .anyMatch(words -> words.startsWith("book.abc"));
         when(picker.toOpen()).thenReturn(Optional.of(book));
@@ -140,17 +133,9 @@ class KeepingIT extends WindowTest {
         assertThat(students.getText()).isEqualTo("steady");
         assertThat(students.getAccessibleText()).endsWith(": steady");
         assertThat(sight().chosen().profile().name()).isEqualTo("steady");
-        List<Boolean> marks = inWindow(() -> {
-            students.getOnShowing().handle(new Event(Event.ANY));
-            return students.getItems().stream()
-                    .map(item -> ((RadioMenuItem) item).isSelected())
-                    .toList();
-        });
-        assertThat(marks).containsExactly(false, true, false);
-        inWindow(() -> {
-            students.getItems().get(2).fire();
-            return true;
-        });
+        assertThat(students.lines().stream().map(MenuLine::kind))
+                .containsExactly(MenuLine.Kind.CHOICE, MenuLine.Kind.CHOSEN, MenuLine.Kind.CHOICE);
+        chooseFrom("#students", "learner");
         assertThat(sight().chosen().profile().name()).isEqualTo("learner");
     }
 

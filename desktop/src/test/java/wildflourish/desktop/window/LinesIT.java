@@ -4,11 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.List;
 import javafx.event.ActionEvent;
-import javafx.event.Event;
 import javafx.scene.control.Button;
-import javafx.scene.control.ComboBoxBase;
-import javafx.scene.control.Menu;
-import javafx.scene.control.MenuButton;
 import javafx.scene.control.TextField;
 import javafx.scene.input.KeyCode;
 import javafx.scene.text.Text;
@@ -21,7 +17,8 @@ import wildflourish.core.engraving.Mark;
 import wildflourish.core.fingering.HandLines;
 import wildflourish.core.instrument.Instrument;
 import wildflourish.desktop.desk.Sight;
-import wildflourish.desktop.look.Choice;
+import wildflourish.desktop.menu.Choice;
+import wildflourish.desktop.menu.MenuOpener;
 import wildflourish.desktop.plain.ChartView;
 
 /** Strings and buttons in the window. */
@@ -194,20 +191,10 @@ class LinesIT extends WindowTest {
     void aCapoIsPutOnFromTheMenuAndKeptWithTheBook() throws Exception {
         choose("mandolin");
         List<String> open = labels();
-        MenuButton menu = find("#instrument", MenuButton.class);
-        inWindow(() -> {
-            menu.getOnShowing().handle(new Event(ComboBoxBase.ON_SHOWING));
-            Menu capo = menu.getItems().stream()
-                    .filter(item -> "capo".equals(item.getId()))
-                    .map(Menu.class::cast)
-                    .findFirst()
-                    .orElseThrow();
-            capo.getItems().get(2).fire();
-            return true;
-        });
+        chooseFrom("#instrument", "Capo", "At fret 2");
         assertThat(sight().chosen().instrument().id()).isEqualTo("mandolin-capo-2");
         assertThat(labels()).isNotEqualTo(open);
-        assertThat(inWindow(menu::getText)).isEqualTo("mandolin, capo 2");
+        assertThat(find("#instrument", MenuOpener.class).getText()).isEqualTo("mandolin, capo 2");
     }
 
     @Test

@@ -26,7 +26,7 @@ import wildflourish.core.version.Lesson;
 import wildflourish.core.version.Placement;
 import wildflourish.core.version.Stair;
 import wildflourish.core.version.Version;
-import wildflourish.desktop.look.Choice;
+import wildflourish.desktop.menu.Choice;
 import wildflourish.files.abc.BookReader;
 
 /** Walking, placing, undoing, saving: by keyboard alone in a real window. */

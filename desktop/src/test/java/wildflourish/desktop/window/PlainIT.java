@@ -11,8 +11,6 @@ import java.util.List;
 import java.util.Optional;
 import javafx.scene.control.Button;
 import javafx.scene.control.CheckBox;
-import javafx.scene.control.Menu;
-import javafx.scene.control.MenuButton;
 import javafx.scene.control.TextField;
 import javafx.scene.control.ToggleButton;
 import javafx.scene.input.KeyCode;
@@ -22,7 +20,7 @@ import wildflourish.core.engraving.Drawn;
 import wildflourish.core.instrument.Instrument;
 import wildflourish.core.tune.Form;
 import wildflourish.core.tune.NoteId;
-import wildflourish.desktop.look.Choice;
+import wildflourish.desktop.menu.Choice;
 import wildflourish.desktop.plain.ChartView;
 
 /** The plain tune and its instrument: chart, look-over, best fit, another instrument. */
@@ -162,15 +160,7 @@ class PlainIT extends WindowTest {
         assertThat(Files.readString(own.resolve("preferences.properties"))).contains("second=recorder-soprano");
         Path pdf = book.resolveSibling("handout.pdf");
         when(picker.toSave(anyString(), anyString())).thenReturn(Optional.of(pdf));
-        MenuButton menu = find("#take-away", MenuButton.class);
-        inWindow(() -> {
-            menu.getItems().stream()
-                    .filter(item -> item.getText().startsWith("Handout"))
-                    .findFirst()
-                    .orElseThrow()
-                    .fire();
-            return true;
-        });
+        chooseFrom("#take-away", "Handout");
         inWindow(() -> true);
         assertThat(new String(Files.readAllBytes(pdf), 0, 5, StandardCharsets.US_ASCII))
                 .isEqualTo("%PDF-");
@@ -180,15 +170,7 @@ class PlainIT extends WindowTest {
     void thePlainTuneIsTakenAwayInSentences() throws Exception {
         Path text = book.resolveSibling("steps.txt");
         when(picker.toSave(anyString(), anyString())).thenReturn(Optional.of(text));
-        MenuButton menu = find("#take-away", MenuButton.class);
-        inWindow(() -> {
-            menu.getItems().stream()
-                    .filter(item -> item.getText().contains("sentences"))
-                    .findFirst()
-                    .orElseThrow()
-                    .fire();
-            return true;
-        });
+        chooseFrom("#take-away", "The plain tune in sentences");
         inWindow(() -> true);
         assertThat(Files.readString(text))
                 .startsWith("The Ferryman's Lantern, on the whistle in D.")
@@ -250,15 +232,7 @@ class PlainIT extends WindowTest {
         assertThat(fingerings(chart)).isEqualTo(72);
         Path pdf = book.resolveSibling("chart.pdf");
         when(picker.toSave(anyString(), anyString())).thenReturn(Optional.of(pdf));
-        MenuButton menu = find("#take-away", MenuButton.class);
-        inWindow(() -> {
-            menu.getItems().stream()
-                    .filter(item -> item.getText().startsWith("Chart"))
-                    .findFirst()
-                    .orElseThrow()
-                    .fire();
-            return true;
-        });
+        chooseFrom("#take-away", "Chart");
         inWindow(() -> true);
         assertThat(new String(Files.readAllBytes(pdf), 0, 5, StandardCharsets.US_ASCII))
                 .isEqualTo("%PDF-");
@@ -276,13 +250,7 @@ class PlainIT extends WindowTest {
     void eachInstrumentHasAStairOfItsOwn() throws Exception {
         press(KeyCode.ENTER);
         assertThat(here()).isPresent();
-        MenuButton menu = find("#instrument", MenuButton.class);
-        inWindow(() -> {
-            menu.getOnShowing().handle(null);
-            Menu family = (Menu) menu.getItems().get(1);
-            family.getItems().get(0).fire();
-            return true;
-        });
+        chooseFrom("#instrument", "Flute", "keyless flute in D");
         assertThat(sight().chosen().instrument().id()).isEqualTo("flute-d");
         assertThat(here()).as("nothing is placed for the flute yet").isEmpty();
         press(KeyCode.ENTER);

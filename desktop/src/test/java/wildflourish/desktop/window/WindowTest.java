@@ -42,6 +42,7 @@ import wildflourish.desktop.desk.Desk;
 import wildflourish.desktop.desk.Sight;
 import wildflourish.desktop.look.AppFonts;
 import wildflourish.desktop.look.Frames;
+import wildflourish.desktop.menu.MenuOpener;
 import wildflourish.desktop.play.Player;
 import wildflourish.desktop.play.SilentSpeaker;
 import wildflourish.files.store.BookStore;
@@ -225,6 +226,44 @@ abstract class WindowTest {
 
     List<Node> all(String query) throws Exception {
         return all(query, Node.class);
+    }
+
+    /** Opens a menu; gives its lines that are in sight. */
+    List<Node> openMenu(String opener) throws Exception {
+        MenuOpener found = find(opener, MenuOpener.class);
+        inWindow(() -> {
+            found.open();
+            return true;
+        });
+        return menuRows();
+    }
+
+    /** The lines of the open menu that are in sight. */
+    List<Node> menuRows() throws Exception {
+        return all(".menu-row").stream().filter(WindowTest::isInSight).toList();
+    }
+
+    /** The words of the open menu's lines, with what stands at their ends. */
+    List<String> menuWords() throws Exception {
+        return menuRows().stream().map(Node::getAccessibleText).toList();
+    }
+
+    /** Opens a menu and chooses the first line that begins with some words; then, among those it leads to, the next. */
+    void chooseFrom(String opener, String... words) throws Exception {
+        List<Node> rows = openMenu(opener);
+        for (String each : words) {
+            Node row = rows.stream()
+                    .filter(line -> line.getAccessibleText().startsWith(each))
+                    .findFirst()
+                    .orElseThrow();
+            inWindow(() -> {
+                row.requestFocus();
+                return true;
+            });
+            press(KeyCode.ENTER);
+            rows = menuRows();
+        }
+        assertThat(rows).as("the menu is done with").isEmpty();
     }
 
     /** The paragraphs of the look-over. */

@@ -8,7 +8,6 @@ import static org.mockito.Mockito.when;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.Optional;
-import javafx.scene.control.ComboBox;
 import javafx.scene.control.TextArea;
 import javafx.scene.control.TextField;
 import javafx.scene.input.KeyCode;
@@ -21,7 +20,7 @@ import wildflourish.core.version.Book;
 import wildflourish.core.version.Passes;
 import wildflourish.core.version.Spot;
 import wildflourish.desktop.desk.Sight;
-import wildflourish.desktop.look.Choice;
+import wildflourish.desktop.menu.Choice;
 import wildflourish.files.abc.BookReader;
 
 /** Entering a tune from nothing, correcting one under its placements, words and times at a spot: in a real window. */
@@ -114,8 +113,7 @@ class WritingIT extends WindowTest {
     void anotherFormOfTheTuneStandsBesideItWithItsSource() throws Exception {
         press(KeyCode.CONTROL, KeyCode.D);
         assertThat(sight().book().lessons()).hasSize(10);
-        ComboBox<?> tunes = find("#tunes", ComboBox.class);
-        assertThat(String.valueOf(tunes.getItems().get(1))).isEqualTo("The Ferryman's Lantern · another player");
+        assertThat(find("#tunes", Choice.class).words().get(1)).isEqualTo("The Ferryman's Lantern · another player");
         assertThat(sight().tune().orElseThrow().header().credits().source()).contains("another player");
         press(KeyCode.CONTROL, KeyCode.S);
         assertThat(BookReader.read(Files.readString(book)).value()).isEqualTo(sight().book());

@@ -1,21 +1,14 @@
-package wildflourish.desktop.look;
+package wildflourish.desktop.menu;
 
+import java.util.ArrayList;
 import java.util.List;
 import java.util.function.IntConsumer;
-import javafx.scene.control.MenuButton;
-import javafx.scene.control.MenuItem;
-import javafx.scene.control.RadioMenuItem;
-import javafx.scene.control.ToggleGroup;
-import javafx.scene.control.Tooltip;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
 import javafx.scene.text.Text;
 
-/**
- * One of a few words: a button that shows the chosen one and opens all of them; the arrow keys go on to the next without opening it. It is as wide as its longest
- * word. The toolkit's own box holds a whole list all the time, opened or not, which takes long to be styled; for many words it is the better one.
- */
-public final class Choice extends MenuButton {
+/** One of some words: a button that shows the chosen one and opens all of them; the arrow keys go on to the next without opening it. It is as wide as its longest word. */
+public final class Choice extends MenuOpener {
     private final String about;
     private final IntConsumer verb;
     private final Text measure = new Text();
@@ -24,34 +17,32 @@ public final class Choice extends MenuButton {
 
     /** With what it is about, for the tip and who hears it, and what is done with the index of the word that a hand has chosen. */
     public Choice(String id, String about, IntConsumer verb) {
+        super(id, "", about, List::of);
         this.about = about;
         this.verb = verb;
-        setId(id);
-        setTooltip(new Tooltip(about));
-        // An empty menu never asks to be filled.
-        getItems().add(new MenuItem());
-        setOnShowing(event -> fillMenu());
         addEventFilter(KeyEvent.KEY_PRESSED, this::pressed);
         tell();
     }
 
-    private void fillMenu() {
-        ToggleGroup group = new ToggleGroup();
-        getItems().clear();
+    @Override
+    public List<MenuLine> lines() {
+        List<MenuLine> lines = new ArrayList<>();
         for (int i = 0; i < words.size(); i++) {
             int index = i;
-            RadioMenuItem item = new RadioMenuItem(words.get(i));
-            item.setToggleGroup(group);
-            item.setSelected(i == chosen);
-            item.setOnAction(event -> choose(index));
-            getItems().add(item);
+            lines.add(MenuLine.choice(words.get(i), i == chosen, () -> choose(index)));
         }
+        return lines;
+    }
+
+    @Override
+    public boolean takes(KeyCode key) {
+        return key == KeyCode.UP || super.takes(key);
     }
 
     private void pressed(KeyEvent event) {
         int step = event.getCode() == KeyCode.DOWN ? 1 : event.getCode() == KeyCode.UP ? -1 : 0;
         int next = chosen + step;
-        if (step != 0 && !isShowing()) {
+        if (step != 0) {
             if (next >= 0 && next < words.size()) {
                 choose(next);
             }
@@ -82,6 +73,11 @@ public final class Choice extends MenuButton {
     private void tell() {
         setText(word());
         setAccessibleText(about + ": " + word());
+    }
+
+    /** All that there is to choose from. */
+    public List<String> words() {
+        return words;
     }
 
     /** Of the chosen word; −1 where there is none. */
