@@ -5,7 +5,6 @@ import java.util.List;
 import java.util.Optional;
 import javafx.scene.control.Label;
 import javafx.scene.control.ToggleButton;
-import javafx.scene.control.Tooltip;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Region;
 import wildflourish.core.engraving.GesturePicture;
@@ -60,7 +59,6 @@ final class FingeringRow extends HBox {
             setId("fingering-" + index);
             getStyleClass().add("fingering");
             setGraphic(picture);
-            setTooltip(new Tooltip());
             managedProperty().bind(visibleProperty());
             setOnAction(event -> desk.fingers().keep(isSelected() ? fingering : Optional.empty()));
         }
@@ -70,9 +68,8 @@ final class FingeringRow extends HBox {
             if (!fingering.equals(Optional.of(shown))) {
                 fingering = Optional.of(shown);
                 String words = Steps.holes(shown);
-                getTooltip()
-                        .setText("Keep to this fingering here: " + words
-                                + " (Shift+F; press it again to let the program choose)");
+                setAccessibleHelp("Keep to this fingering here: " + words
+                        + " (Shift+F; press it again to let the program choose)");
                 setAccessibleText(words);
             }
             picture.show(

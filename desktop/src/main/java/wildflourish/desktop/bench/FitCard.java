@@ -5,7 +5,6 @@ import java.util.Optional;
 import javafx.geometry.Pos;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
-import javafx.scene.control.Tooltip;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
@@ -37,7 +36,6 @@ final class FitCard extends HBox {
     private final Desk desk;
     private final Label name = new Label();
     private final Label clean = new Label();
-    private final Tooltip cleanTip = new Tooltip();
     private final Paragraph why = new Paragraph(WIDTH, "why");
     private final VBox words;
     private final SignPicture sign = new SignPicture();
@@ -53,7 +51,6 @@ final class FitCard extends HBox {
         this.desk = desk;
         name.getStyleClass().add("card-name");
         clean.getStyleClass().add("clean");
-        clean.setTooltip(cleanTip);
         Region gap = new Region();
         HBox.setHgrow(gap, Priority.ALWAYS);
         HBox top = new HBox(name, gap, clean);
@@ -69,7 +66,7 @@ final class FitCard extends HBox {
         HBox.setHgrow(card, Priority.ALWAYS);
         or.getStyleClass().add("or");
         or.setMaxHeight(Double.MAX_VALUE);
-        or.setTooltip(new Tooltip("Keeps it as another option at this spot; the page says “or” (Shift+Enter)"));
+        or.setAccessibleHelp("Keeps it as another option at this spot; the page says “or” (Shift+Enter)");
         or.setOnAction(
                 event -> shown.ifPresent(each -> desk.keepOption(each.fit().placement())));
         or.managedProperty().bind(or.visibleProperty());
@@ -95,7 +92,7 @@ final class FitCard extends HBox {
         Shape shape = fit.facts().candidate().shape().orElseThrow();
         name.setText(ornament);
         clean.setText("clean to " + Words.beats(tempo));
-        cleanTip.setText("The fastest tempo at which it still speaks cleanly: " + Words.tempo(tempo));
+        clean.setAccessibleHelp("The fastest tempo at which it still speaks cleanly: " + Words.tempo(tempo));
         why.setText(Words.why(fit));
         sign.show(fit.facts().ornament(), shape, now.theme());
         fingers.show(now.steps(), Signs.inkOf(fit.facts().ornament()), now.theme());

@@ -10,7 +10,6 @@ import javafx.scene.control.Label;
 import javafx.scene.control.ScrollPane;
 import javafx.scene.control.TextField;
 import javafx.scene.control.ToggleButton;
-import javafx.scene.control.Tooltip;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
 import wildflourish.core.placing.Fit;
@@ -165,7 +164,7 @@ public final class FitsPanel extends VBox {
         TextField field = new TextField();
         field.setId("sentence");
         field.setPromptText("Your own words at this note");
-        field.setTooltip(new Tooltip("They stand below the score and on the printed sheet"));
+        field.setAccessibleHelp("They stand below the score and on the printed sheet");
         field.setOnAction(event -> desk.setSentence(field.getText()));
         field.focusedProperty().addListener((at, before, isFocused) -> {
             if (!isFocused) {

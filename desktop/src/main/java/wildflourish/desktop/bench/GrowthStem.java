@@ -7,7 +7,6 @@ import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.ToggleButton;
 import javafx.scene.control.ToggleGroup;
-import javafx.scene.control.Tooltip;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
@@ -33,7 +32,7 @@ public final class GrowthStem extends VBox {
         VBox.setVgrow(nodes, Priority.ALWAYS);
         Button copy = new Button("Copy up");
         copy.setId("copy-up");
-        copy.setTooltip(new Tooltip("Copies this stage over the one above it (Ctrl+Up)"));
+        copy.setAccessibleHelp("Copies this stage over the one above it (Ctrl+Up)");
         copy.setOnAction(event -> desk.copyUp());
         copy.setFocusTraversable(true);
         getChildren().addAll(title, nodes, copy);
@@ -80,7 +79,6 @@ public final class GrowthStem extends VBox {
         node.setId("stage-" + stage);
         node.getStyleClass().add("stage");
         node.setToggleGroup(group);
-        node.setTooltip(new Tooltip());
         node.setOnAction(event -> {
             node.setSelected(true);
             desk.chooseStage(stage);
@@ -91,9 +89,8 @@ public final class GrowthStem extends VBox {
     private static void fill(ToggleButton node, Version version) {
         int count = version.ornamented();
         node.setText(version.name() + "\n" + (count == 0 ? "plain" : spots(count)));
-        node.getTooltip()
-                .setText(version.name() + " at " + Words.tempo(version.playing().tempo())
-                        + ". Page Up and Page Down climb the stem.");
+        node.setAccessibleHelp(version.name() + " at "
+                + Words.tempo(version.playing().tempo()) + ". Page Up and Page Down climb the stem.");
         node.setAccessibleText("Stage " + version.name() + ", " + spots(count));
     }
 

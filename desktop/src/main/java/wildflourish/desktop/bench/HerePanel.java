@@ -6,7 +6,6 @@ import java.util.Set;
 import javafx.geometry.Pos;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
-import javafx.scene.control.Tooltip;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.VBox;
 import wildflourish.core.ornament.Shape;
@@ -36,7 +35,7 @@ final class HerePanel extends VBox {
         next.managedProperty().bind(next.visibleProperty());
         Button remove = new Button("Remove");
         remove.setId("remove");
-        remove.setTooltip(new Tooltip("Takes the ornament away, here and in the stages below (Delete)"));
+        remove.setAccessibleHelp("Takes the ornament away, here and in the stages below (Delete)");
         remove.setOnAction(event -> desk.remove());
         passes = new Choice(
                 "passes",

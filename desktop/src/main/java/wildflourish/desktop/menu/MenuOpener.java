@@ -4,7 +4,6 @@ import java.util.List;
 import java.util.function.Supplier;
 import javafx.geometry.Pos;
 import javafx.scene.control.Button;
-import javafx.scene.control.Tooltip;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
 import javafx.scene.layout.Region;
@@ -19,7 +18,7 @@ public class MenuOpener extends Button {
         this.lines = lines;
         setId(id);
         getStyleClass().add("menu-opener");
-        setTooltip(new Tooltip(tip));
+        setAccessibleHelp(tip);
         setAlignment(Pos.CENTER_LEFT);
         Region mark = new Region();
         mark.getStyleClass().add("menu-mark");

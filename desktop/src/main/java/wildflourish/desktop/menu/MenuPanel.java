@@ -7,10 +7,13 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.stream.IntStream;
+import javafx.geometry.BoundingBox;
 import javafx.geometry.Bounds;
 import javafx.scene.AccessibleRole;
 import javafx.scene.Node;
 import javafx.scene.Scene;
+import javafx.scene.control.TextInputControl;
+import javafx.scene.input.ContextMenuEvent;
 import javafx.scene.input.KeyEvent;
 import javafx.scene.input.MouseEvent;
 import javafx.scene.input.ScrollEvent;
@@ -24,6 +27,7 @@ import javafx.scene.text.Text;
 public final class MenuPanel extends Pane {
     private static final double EDGE = 6;
     private static final double BETWEEN = 4;
+    private static final double AWAY = 16;
     private static final double MORE_HEIGHT = 22;
     /** Lines that the eye takes in well in one column. */
     private static final int COMFORTABLE = 18;
@@ -42,7 +46,10 @@ public final class MenuPanel extends Pane {
     private MenuColumns columns = new MenuColumns(List.of());
     private int firstColumn;
     private int shownColumns;
-    private Optional<MenuOpener> opener = Optional.empty();
+    /** What opened it, and where that is in the window. */
+    private Optional<Node> opener = Optional.empty();
+
+    private Bounds place = new BoundingBox(0, 0, 0, 0);
     private Optional<Node> focusBefore = Optional.empty();
 
     public MenuPanel() {
@@ -67,12 +74,35 @@ public final class MenuPanel extends Pane {
     public void serve(Pane window) {
         window.getChildren().add(0, this);
         window.addEventHandler(MenuEvent.ASKED, event -> {
-            open(event.opener());
+            MenuOpener asking = event.opener();
+            open(asking, asking.localToScene(asking.getLayoutBounds()), asking.lines());
             event.consume();
         });
+        window.addEventFilter(ContextMenuEvent.CONTEXT_MENU_REQUESTED, this::askedByText);
         window.addEventFilter(MouseEvent.MOUSE_PRESSED, this::pressedAnywhere);
         window.layoutBoundsProperty().addListener((at, old, now) -> close());
         sceneProperty().addListener((at, old, now) -> watchFocus(now));
+    }
+
+    /** What the toolkit offers for a text that is typed, in this panel instead of a window of its own. */
+    private void askedByText(ContextMenuEvent event) {
+        Node node = event.getTarget() instanceof Node each ? each : null;
+        while (node != null && !(node instanceof TextInputControl)) {
+            node = node.getParent();
+        }
+        if (node instanceof TextInputControl text) {
+            text.requestFocus();
+            open(text, spot(text, event), TextLines.of(text));
+            event.consume();
+        }
+    }
+
+    /** Where the pointer is; asked for by a key, the upper left corner of the text. */
+    private static Bounds spot(Node text, ContextMenuEvent event) {
+        Bounds whole = text.localToScene(text.getLayoutBounds());
+        return event.isKeyboardTrigger()
+                ? new BoundingBox(whole.getMinX() + AWAY, whole.getMinY() + AWAY, 0, 0)
+                : new BoundingBox(event.getSceneX(), event.getSceneY(), 0, 0);
     }
 
     private void watchFocus(Scene scene) {
@@ -115,11 +145,12 @@ public final class MenuPanel extends Pane {
         return opener.isPresent();
     }
 
-    private void open(MenuOpener asking) {
-        List<MenuLine> asked = asking.lines();
+    /** Opens under a part of the window, or under a spot in it; the place is in the window's own pixels. */
+    private void open(Node asking, Bounds where, List<MenuLine> asked) {
         if (!asked.isEmpty()) {
             close();
             opener = Optional.of(asking);
+            place = where;
             focusBefore = Optional.ofNullable(getScene().getFocusOwner());
             open.clear();
             open.push(asked);
@@ -167,16 +198,12 @@ public final class MenuPanel extends Pane {
                 FEWEST_ROWS, (int) ((Math.max(roomBelow(), roomAbove()) - 2 * EDGE - MORE_HEIGHT) / MenuRow.HEIGHT));
     }
 
-    private Bounds place() {
-        return opener.map(each -> each.localToScene(each.getLayoutBounds())).orElseGet(this::getLayoutBounds);
-    }
-
     private double roomAbove() {
-        return place().getMinY();
+        return place.getMinY();
     }
 
     private double roomBelow() {
-        return getScene().getHeight() - place().getMaxY();
+        return getScene().getHeight() - place.getMaxY();
     }
 
     /** Shows as many columns as find room, from one on. */
@@ -227,9 +254,9 @@ public final class MenuPanel extends Pane {
         double tall = height + (isMore ? MORE_HEIGHT : 0);
         double wide = Math.max(
                 Math.max(width, isMore ? more.getLayoutBounds().getWidth() + 2 * (EDGE + BETWEEN) : 0),
-                opener.map(MenuOpener::getWidth).orElse(0.0));
-        double x = Math.max(0, Math.min(place().getMinX(), getScene().getWidth() - wide));
-        double y = roomBelow() >= tall || roomBelow() >= roomAbove() ? place().getMaxY() : roomAbove() - tall;
+                place.getWidth());
+        double x = Math.max(0, Math.min(place.getMinX(), getScene().getWidth() - wide));
+        double y = roomBelow() >= tall || roomBelow() >= roomAbove() ? place.getMaxY() : roomAbove() - tall;
         resizeRelocate(Math.rint(x), Math.rint(y), wide, tall);
     }
 
@@ -379,8 +406,8 @@ public final class MenuPanel extends Pane {
         if (!isOpen() || isWithin(event.getTarget(), this)) {
             return;
         }
-        boolean isOpener =
-                opener.filter(each -> isWithin(event.getTarget(), each)).isPresent();
+        boolean isOpener = opener.filter(each -> each instanceof MenuOpener && isWithin(event.getTarget(), each))
+                .isPresent();
         close();
         if (isOpener) {
             event.consume();

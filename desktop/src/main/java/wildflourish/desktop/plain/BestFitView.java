@@ -14,7 +14,6 @@ import javafx.scene.control.Button;
 import javafx.scene.control.CheckBox;
 import javafx.scene.control.Label;
 import javafx.scene.control.ScrollPane;
-import javafx.scene.control.Tooltip;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.StackPane;
@@ -118,7 +117,7 @@ public final class BestFitView extends StackPane {
         among.show(KINDS, 0);
         onlyOwned.setId("only-owned");
         onlyOwned.setMinWidth(Region.USE_PREF_SIZE);
-        onlyOwned.setTooltip(new Tooltip("Tick what the class owns in the first column"));
+        onlyOwned.setAccessibleHelp("Tick what the class owns in the first column");
         onlyOwned.setOnAction(event -> show());
         more.setId("more-fits");
         more.setOnAction(event -> {

@@ -3,7 +3,6 @@ package wildflourish.desktop.plain;
 import java.util.function.Consumer;
 import javafx.scene.control.Label;
 import javafx.scene.control.TextField;
-import javafx.scene.control.Tooltip;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
@@ -21,9 +20,8 @@ final class ButtonRow extends HBox {
         label.setMinWidth(Region.USE_PREF_SIZE);
         label.setLabelFor(buttons);
         buttons.setId("own-buttons");
-        buttons.setTooltip(
-                new Tooltip(
-                        "A button, what it sounds pressed, what it sounds drawn; several with spaces between. Enter takes them"));
+        buttons.setAccessibleHelp(
+                "A button, what it sounds pressed, what it sounds drawn; several with spaces between. Enter takes them");
         buttons.setAccessibleText("Buttons made otherwise");
         HBox.setHgrow(buttons, Priority.ALWAYS);
         buttons.setOnAction(event -> {

@@ -6,7 +6,6 @@ import java.util.function.Consumer;
 import javafx.scene.control.Button;
 import javafx.scene.control.CheckBox;
 import javafx.scene.control.Label;
-import javafx.scene.control.Tooltip;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
@@ -45,7 +44,7 @@ final class FitRow extends HBox {
         name.setMinWidth(NAME);
         name.setGraphic(nameWords);
         name.getStyleClass().add("fit-name");
-        name.setTooltip(new Tooltip("Works on this instrument"));
+        name.setAccessibleHelp("Works on this instrument");
         name.setOnAction(event -> shown.map(lie -> lie.first().instrument()).ifPresent(chosen));
         second.managedProperty().bind(second.visibleProperty());
         getChildren().addAll(isOwned, name, first, second);

@@ -5,7 +5,6 @@ import java.util.Optional;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.ContentDisplay;
-import javafx.scene.control.Tooltip;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import wildflourish.desktop.look.Paragraph;
@@ -77,14 +76,12 @@ final class Lines extends VBox {
     /** A button shows its words as a paragraph; it has them itself for who hears them. */
     private static final class Pressed extends Button {
         private final Paragraph words = new Paragraph(WIDTH - ROW_PADDING);
-        private final Tooltip tip = new Tooltip();
 
         Pressed() {
             setGraphic(words);
             setContentDisplay(ContentDisplay.GRAPHIC_ONLY);
             setMaxWidth(Double.MAX_VALUE);
             setMinHeight(Region.USE_PREF_SIZE);
-            setTooltip(tip);
             getStyleClass().addAll("card", "line");
         }
 
@@ -92,7 +89,7 @@ final class Lines extends VBox {
             setUserData(row.about());
             setText(row.text());
             words.setText(row.text());
-            tip.setText(row.tip());
+            setAccessibleHelp(row.tip());
             setOnAction(event -> row.verb().run());
         }
     }

@@ -3,7 +3,6 @@ package wildflourish.desktop.plain;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.TextField;
-import javafx.scene.control.Tooltip;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
@@ -23,14 +22,14 @@ final class PhraseRow extends HBox {
         label.setLabelFor(name);
         name.setId("phrase-name");
         name.setPrefColumnCount(5);
-        name.setTooltip(new Tooltip(
-                "Your own name for this phrase, kept in the book; Enter sets it, an empty one takes it back"));
+        name.setAccessibleHelp(
+                "Your own name for this phrase, kept in the book; Enter sets it, an empty one takes it back");
         name.setAccessibleText("name of this phrase");
         name.setOnAction(event -> desk.writing().namePhrase(name.getText()));
         HBox.setHgrow(name, Priority.ALWAYS);
         turn.setId("turn-phrase");
         turn.setMinWidth(Region.USE_PREF_SIZE);
-        turn.setTooltip(new Tooltip("Moves the border between two phrases (Ctrl+B)"));
+        turn.setAccessibleHelp("Moves the border between two phrases (Ctrl+B)");
         turn.setOnAction(event -> desk.writing().turnPhrase());
         getChildren().addAll(label, name, turn);
         show(desk.sight().get());

@@ -9,7 +9,6 @@ import javafx.geometry.Pos;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.ToggleButton;
-import javafx.scene.control.Tooltip;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
@@ -99,7 +98,7 @@ final class BookBar extends HBox {
     private static void toggle(ToggleButton button, String id, String tip, Runnable verb) {
         button.setId(id);
         button.setMinWidth(Region.USE_PREF_SIZE);
-        button.setTooltip(new Tooltip(tip));
+        button.setAccessibleHelp(tip);
         button.setOnAction(event -> verb.run());
     }
 
@@ -250,7 +249,7 @@ final class BookBar extends HBox {
     /** Shows what is on the desk now; what has not changed is left alone, for this is done at every keystroke. */
     void looked() {
         Book shown = desk.sight().get().book();
-        book.getTooltip().setText(desk.path() + (desk.isSaved() ? "" : ", with changes not saved yet"));
+        book.setAccessibleHelp(desk.path() + (desk.isSaved() ? "" : ", with changes not saved yet"));
         book.setText(desk.path().getFileName() + (desk.isSaved() ? "" : " •"));
         if (!shown.equals(shownBook)) {
             shownBook = shown;

@@ -37,7 +37,7 @@ final class InstrumentMenu extends MenuOpener {
     private void showChosen() {
         setText(desk.sight().get().chosen().instrument().name());
         setAccessibleText("Instrument: " + getText());
-        getTooltip().setText(getText() + ": fingerings, what fits and the stages are those of this instrument");
+        setAccessibleHelp(getText() + ": fingerings, what fits and the stages are those of this instrument");
     }
 
     private static List<MenuLine> lines(Instrument now, Consumer<Instrument> chosen) {

@@ -16,7 +16,6 @@ import javafx.scene.control.ButtonBase;
 import javafx.scene.control.ListView;
 import javafx.scene.control.Slider;
 import javafx.scene.control.TextInputControl;
-import javafx.scene.control.Tooltip;
 import javafx.scene.input.DragEvent;
 import javafx.scene.input.InputEvent;
 import javafx.scene.input.KeyCode;
@@ -44,6 +43,7 @@ import wildflourish.desktop.desk.Sight;
 import wildflourish.desktop.look.Frames;
 import wildflourish.desktop.look.SystemTheme;
 import wildflourish.desktop.look.Theme;
+import wildflourish.desktop.look.TipPanel;
 import wildflourish.desktop.menu.MenuOpener;
 import wildflourish.desktop.menu.MenuPanel;
 import wildflourish.desktop.plain.BestFitView;
@@ -78,6 +78,7 @@ public final class MainWindow extends BorderPane {
     private final Deck side;
     private final Deck under = Deck.following();
     private final MenuPanel menu = new MenuPanel();
+    private final TipPanel tip = new TipPanel();
     private final Dress dress;
     private final Keys keys;
     private final List<FinderPanel.Entry> doable;
@@ -187,6 +188,7 @@ public final class MainWindow extends BorderPane {
         setRight(side);
         setBottom(new VBox(under, Deck.of(sound), Deck.of(said)));
         menu.serve(this);
+        tip.serve(this);
         List.of(finder, done, lookOver, closeUp, write, chart, bestFit).forEach(panel -> panel.setVisible(false));
         lookForSound(said);
         dress.with(score, score::setTheme)
@@ -203,7 +205,8 @@ public final class MainWindow extends BorderPane {
                 .with(done, done::fold, done::unfoldInSight)
                 .with(bestFit)
                 .with(chart, chart::setTheme)
-                .with(menu);
+                .with(menu)
+                .with(tip);
     }
 
     /** Makes what is not in sight yet ready for its first time, one panel a frame; for when everything in sight is there. */
@@ -251,7 +254,7 @@ public final class MainWindow extends BorderPane {
         Button button = new Button(words);
         button.setId(id);
         button.setMinWidth(Region.USE_PREF_SIZE);
-        button.setTooltip(new Tooltip(tip));
+        button.setAccessibleHelp(tip);
         button.setOnAction(event -> verb.run());
         return button;
     }

@@ -16,11 +16,12 @@ import javafx.scene.input.KeyEvent;
 import wildflourish.core.instrument.Instrument;
 import wildflourish.core.ornament.Profile;
 import wildflourish.desktop.desk.Desk;
+import wildflourish.desktop.look.TipPanel;
 import wildflourish.desktop.menu.MenuOpener;
 
 /**
  * All that hands do in a window, one after the other, each at the same spot of the book as it was opened: every key of the table, choosing instruments and students,
- * typing, opening menus. What asks for files or leaves the window is left out.
+ * typing, opening menus, tips. What asks for files or leaves the window is left out.
  */
 final class Round {
     /** What asks the user something, or leaves the window: it waits for people, not for us. */
@@ -126,6 +127,8 @@ final class Round {
 
     private void open() {
         bare(this::begin);
+        deed("tip of a button", () -> ((TipPanel) find("#tip")).show(find("#undo")));
+        deed("tip of another", () -> ((TipPanel) find("#tip")).show(find("#close-up-toggle")));
         for (String menu : List.of("book", "tunes", "instrument", "students", "take-away", "view", "school")) {
             deed("open the menu: " + menu, () -> ((MenuOpener) find("#" + menu)).open());
             deed("close the menu: " + menu, () -> press(new KeyCodeCombination(KeyCode.ESCAPE)));

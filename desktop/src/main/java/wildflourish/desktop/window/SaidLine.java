@@ -2,7 +2,6 @@ package wildflourish.desktop.window;
 
 import javafx.geometry.Pos;
 import javafx.scene.control.Label;
-import javafx.scene.control.Tooltip;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
@@ -28,16 +27,13 @@ final class SaidLine extends HBox {
         said.textProperty().bind(desk.said());
         said.setMaxWidth(Double.MAX_VALUE);
         HBox.setHgrow(said, Priority.ALWAYS);
-        Tooltip whole = new Tooltip();
-        whole.textProperty().bind(desk.said());
-        said.setTooltip(whole);
+        said.accessibleHelpProperty().bind(desk.said());
         return said;
     }
 
     /** Says that there is no sound device. Looking for one takes a moment, so the window does not wait for it. */
     void tellSilent() {
         device.setText("no sound device: it plays silently");
-        device.setTooltip(
-                new Tooltip("Connect a loudspeaker and start again to hear it; everything else works as it is"));
+        device.setAccessibleHelp("Connect a loudspeaker and start again to hear it; everything else works as it is");
     }
 }

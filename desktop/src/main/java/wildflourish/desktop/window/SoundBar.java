@@ -8,7 +8,6 @@ import javafx.scene.control.Label;
 import javafx.scene.control.Slider;
 import javafx.scene.control.ToggleButton;
 import javafx.scene.control.ToggleGroup;
-import javafx.scene.control.Tooltip;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Region;
 import wildflourish.core.instrument.School;
@@ -64,7 +63,7 @@ final class SoundBar extends HBox {
         Button button = new Button(words);
         button.setId(id);
         button.setMinWidth(Region.USE_PREF_SIZE);
-        button.setTooltip(new Tooltip(tip));
+        button.setAccessibleHelp(tip);
         button.setOnAction(event -> verb.run());
         return button;
     }
@@ -75,8 +74,8 @@ final class SoundBar extends HBox {
         ToggleButton relaxed = new ToggleButton("Relaxed");
         session.setId("session");
         relaxed.setId("relaxed");
-        session.setTooltip(new Tooltip("The stage's own tempo"));
-        relaxed.setTooltip(new Tooltip("The tempo of relaxed practice for this kind of tune"));
+        session.setAccessibleHelp("The stage's own tempo");
+        relaxed.setAccessibleHelp("The tempo of relaxed practice for this kind of tune");
         for (ToggleButton each : List.of(session, relaxed)) {
             each.setToggleGroup(group);
             each.setMinWidth(Region.USE_PREF_SIZE);
@@ -88,7 +87,7 @@ final class SoundBar extends HBox {
         speed.setPrefWidth(110);
         speed.setMinWidth(70);
         speed.setBlockIncrement(10);
-        speed.setTooltip(new Tooltip("From a tenth of the tempo to twice the tempo"));
+        speed.setAccessibleHelp("From a tenth of the tempo to twice the tempo");
         speed.setAccessibleText("Speed in percent");
         speed.valueProperty().addListener((at, before, after) -> {
             transport.setSpeed(Fraction.of(Math.round(after.doubleValue()), 100));
@@ -115,7 +114,7 @@ final class SoundBar extends HBox {
         countIn.setId("count-in");
         countIn.setMinWidth(Region.USE_PREF_SIZE);
         countIn.setSelected(true);
-        countIn.setTooltip(new Tooltip("Knocks a bar, and the beats before a pickup, first"));
+        countIn.setAccessibleHelp("Knocks a bar, and the beats before a pickup, first");
         countIn.selectedProperty().addListener((at, before, after) -> transport.setCountedIn(after));
         return countIn;
     }
