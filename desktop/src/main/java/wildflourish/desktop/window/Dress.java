@@ -14,6 +14,7 @@ import wildflourish.desktop.look.Theme;
 final class Dress {
     private final Frames frames;
     private final List<Runnable> parts = new ArrayList<>();
+    private final List<Region> regions = new ArrayList<>();
     private Theme theme = Theme.LIGHT;
     private boolean isBegun;
 
@@ -23,6 +24,7 @@ final class Dress {
 
     /** A part that takes its colours from the style sheet. */
     Dress with(Region part) {
+        regions.add(part);
         parts.add(() -> {
             List<Runnable> back = isBegun ? Pieces.of(part) : List.of();
             dress(part);
@@ -38,6 +40,7 @@ final class Dress {
         ground.getStyleClass().add(groundClass);
         pane.layoutBoundsProperty().addListener((at, before, now) -> ground.resize(now.getWidth(), now.getHeight()));
         pane.getChildren().add(0, ground);
+        regions.add(pane);
         pane.getChildren().forEach(child -> parts.add(() -> dress((Region) child)));
         return this;
     }
@@ -55,6 +58,14 @@ final class Dress {
         with(part);
         parts.add(() -> frames.next(isBegun ? unfold.get() : List.of()));
         return this;
+    }
+
+    /** Takes out what is within the parts in sight; gives the steps that put it back. */
+    List<Runnable> takeApart() {
+        return regions.stream()
+                .filter(Region::isVisible)
+                .flatMap(part -> Pieces.of(part).stream())
+                .toList();
     }
 
     private void dress(Region part) {

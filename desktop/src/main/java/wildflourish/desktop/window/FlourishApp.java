@@ -142,13 +142,14 @@ public final class FlourishApp extends Application {
             windows.remove(content);
         });
         content.score().requestFocus();
+        Runnable strike = ThreadClock.watch(content);
         content.prepare();
-        content.whenGrown(() -> rehearse(content, desk.sight().get().chosen().instrument()));
+        content.whenGrown(() -> rehearse(content, desk.sight().get().chosen().instrument(), strike));
         return content;
     }
 
     /** Once, for the first window; a picture needs none. */
-    private void rehearse(MainWindow content, Instrument instrument) {
+    private void rehearse(MainWindow content, Instrument instrument, Runnable after) {
         if (isRehearsed) {
             return;
         }
@@ -159,7 +160,7 @@ public final class FlourishApp extends Application {
             rehearsal = Optional.of(WindowRehearsal.begin(WarmUp.demo(book), rehearser, content::isAtRest, () -> {
                 rehearsal = Optional.empty();
                 StartClock.leave("rehearsed");
-                ThreadClock.watch(content);
+                after.run();
             }));
         } catch (IOException e) {
             // Then the first keys take a little longer.

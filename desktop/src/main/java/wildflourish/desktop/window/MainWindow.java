@@ -225,6 +225,11 @@ public final class MainWindow extends BorderPane {
         frames.execute(() -> closeUp.show(transport.realisation()));
     }
 
+    /** Takes out what is within it, before it is in any scene; it comes back a piece a frame. */
+    void grow() {
+        around.frames().next(dress.takeApart());
+    }
+
     /** Does it when all that grows now has grown. */
     void whenGrown(Runnable verb) {
         around.frames().execute(verb);

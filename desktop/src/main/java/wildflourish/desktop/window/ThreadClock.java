@@ -38,6 +38,10 @@ final class ThreadClock {
     /** Kept, so that the work is done. */
     private volatile double yardSum;
 
+    /** What took the thread while the window got ready. */
+    private final List<Double> gettingReady = new ArrayList<>();
+
+    private boolean isReady;
     private long before;
     private long longestNow;
     private volatile long lastBusy;
@@ -46,20 +50,27 @@ final class ThreadClock {
         this.window = window;
     }
 
-    /** Where it is asked for, begins once the window has settled, prints its table and ends the process. */
-    static void watch(MainWindow window) {
-        if (ASKED) {
-            ThreadClock clock = new ThreadClock(window);
-            Thread thread = new Thread(clock::run, "thread clock");
-            thread.setDaemon(true);
-            thread.start();
-            new AnimationTimer() {
-                @Override
-                public void handle(long now) {
-                    clock.frame();
-                }
-            }.start();
+    /** Where it is asked for, looks on from now, as a window gets ready. Gives what begins the striking, prints the table and ends the process. */
+    static Runnable watch(MainWindow window) {
+        if (!ASKED) {
+            return () -> {};
         }
+        ThreadClock clock = new ThreadClock(window);
+        clock.before = clock.threads.getCurrentThreadCpuTime();
+        new AnimationTimer() {
+            @Override
+            public void handle(long now) {
+                clock.frame();
+            }
+        }.start();
+        return clock::begin;
+    }
+
+    private void begin() {
+        isReady = true;
+        Thread thread = new Thread(this::run, "thread clock");
+        thread.setDaemon(true);
+        thread.start();
     }
 
     /** At the beginning of each frame and after it: what came before was done without a pause. */
@@ -74,6 +85,9 @@ final class ThreadClock {
         longestNow = Math.max(longestNow, now - before);
         if (now - before > BUSY_NANOS) {
             lastBusy = System.nanoTime();
+            if (!isReady) {
+                gettingReady.add((now - before) / MILLION);
+            }
         }
         before = threads.getCurrentThreadCpuTime();
     }
@@ -114,6 +128,16 @@ final class ThreadClock {
     }
 
     private void print() {
+        List<Double> ready = gettingReady.stream().sorted().toList();
+        System.out.printf(
+                Locale.ROOT,
+                "while the window got ready: %d frames with work, %d of them more than %.0f ms, half %.1f, one in a hundred %.1f, the longest %.1f ms%n",
+                ready.size(),
+                ready.stream().filter(each -> each > BUDGET_MILLIS).count(),
+                BUDGET_MILLIS,
+                ready.get(ready.size() / 2),
+                ready.get(ready.size() * 99 / 100),
+                ready.get(ready.size() - 1));
         List<Map.Entry<String, List<Double>>> rows = new ArrayList<>(longest.entrySet());
         rows.sort(Comparator.comparingDouble(row -> -row.getValue().get(0)));
         System.out.printf(

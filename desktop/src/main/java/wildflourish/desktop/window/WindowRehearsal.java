@@ -2,6 +2,7 @@ package wildflourish.desktop.window;
 
 import java.io.IOException;
 import java.nio.file.Path;
+import java.util.Collections;
 import java.util.Iterator;
 import java.util.List;
 import java.util.Optional;
@@ -30,7 +31,7 @@ final class WindowRehearsal {
     private final Frames frames = new Styled();
     private final WritableImage corner = new WritableImage(1, 1);
     private final MainWindow window;
-    private final Iterator<Round.Deed> deeds;
+    private Iterator<Round.Deed> deeds = Collections.emptyIterator();
     private boolean isOver;
 
     /** A scene that is not in sight is styled and laid out only for its picture. */
@@ -80,10 +81,14 @@ final class WindowRehearsal {
                 new Player(SilentSpeaker::new),
                 new Surroundings(
                         new NoPicker(), own.path(), opened -> {}, worker, worker, frames, owner -> Optional.empty()));
+    }
+
+    /** Piece by piece, as all that is large. */
+    private void furnish() {
+        window.grow();
         Scene scene = new Scene(window, FlourishApp.WIDTH, FlourishApp.HEIGHT);
         scene.getStylesheets().add(FlourishApp.styles());
         window.resize(FlourishApp.WIDTH, FlourishApp.HEIGHT);
-        deeds = window.round(LESSON).iterator();
     }
 
     /**
@@ -94,9 +99,15 @@ final class WindowRehearsal {
             Parsed<StoredBook> book, ExecutorService worker, BooleanSupplier isAtRest, Runnable after)
             throws IOException {
         WindowRehearsal rehearsal = new WindowRehearsal(book, worker, isAtRest, after);
-        rehearsal.window.prepare();
-        rehearsal.window.whenGrown(rehearsal::goOn);
+        rehearsal.frames.next(List.of(rehearsal::furnish));
+        rehearsal.frames.execute(rehearsal::prepare);
         return rehearsal;
+    }
+
+    private void prepare() {
+        window.prepare();
+        frames.execute(() -> deeds = window.round(LESSON).iterator());
+        frames.execute(this::goOn);
     }
 
     private void goOn() {
