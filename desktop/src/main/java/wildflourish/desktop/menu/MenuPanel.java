@@ -6,7 +6,6 @@ import java.util.Deque;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
-import java.util.stream.IntStream;
 import javafx.geometry.BoundingBox;
 import javafx.geometry.Bounds;
 import javafx.scene.AccessibleRole;
@@ -42,8 +41,7 @@ public final class MenuPanel extends Pane {
     /** The lines in sight first, then those whose place they took. */
     private final Deque<List<MenuLine>> open = new ArrayDeque<>();
 
-    private List<MenuLine> lines = List.of();
-    private MenuColumns columns = new MenuColumns(List.of());
+    private MenuColumns columns = new MenuColumns(List.of(), List.of());
     private int firstColumn;
     private int shownColumns;
     /** What opened it, and where that is in the window. */
@@ -173,23 +171,13 @@ public final class MenuPanel extends Pane {
     }
 
     private void show() {
-        lines = new ArrayList<>(open.getFirst());
+        List<MenuLine> lines = new ArrayList<>(open.getFirst());
         if (open.size() > 1) {
             lines.add(0, MenuLine.BACK);
         }
         columns = MenuColumns.of(lines, Math.min(COMFORTABLE, mostRows()));
         showPage(0);
-        focus(begin());
-    }
-
-    /** Where several may be chosen, under headings, the first line; else the chosen one. */
-    private int begin() {
-        int first = next(-1, 1);
-        boolean isSorted = lines.stream().anyMatch(line -> !line.isForHands());
-        return IntStream.range(0, lines.size())
-                .filter(i -> !isSorted && lines.get(i).kind() == MenuLine.Kind.CHOSEN)
-                .findFirst()
-                .orElse(first);
+        focus(columns.begin());
     }
 
     /** Where there is more room, below what opened it or above. */
@@ -237,7 +225,7 @@ public final class MenuPanel extends Pane {
     /** Writes the lines of a column into rows from one on; gives the width that they need. */
     private double fill(int from, MenuColumns.Column column) {
         for (int i = 0; i < column.size(); i++) {
-            row(from + i).show(lines.get(column.from() + i), column.from() + i);
+            row(from + i).show(columns.lines().get(column.from() + i), column.from() + i);
         }
         applyCss();
         return rows.subList(from, from + column.size()).stream()
@@ -263,7 +251,7 @@ public final class MenuPanel extends Pane {
     private String words() {
         int from = columns.columns().get(firstColumn).from() + 1;
         int to = columns.columns().get(firstColumn + shownColumns - 1).to();
-        return from + " to " + to + " of " + lines.size() + " – Page Down, Page Up, or the wheel";
+        return from + " to " + to + " of " + columns.lines().size() + " – Page Down, Page Up, or the wheel";
     }
 
     private MenuRow row(int index) {
@@ -312,43 +300,12 @@ public final class MenuPanel extends Pane {
                 .ifPresent(MenuPanel::focus);
     }
 
-    /** The nearest line for hands from an index on in a direction; the index itself where there is none. */
-    private int next(int index, int step) {
-        int at = index + step;
-        while (at >= 0 && at < lines.size() && !lines.get(at).isForHands()) {
-            at += step;
-        }
-        return at >= 0 && at < lines.size() ? at : index;
-    }
-
-    /** The line beside that of an index, in the next column or the one before. */
-    private int beside(int index, int step) {
-        int column = columns.of(index);
-        if (column + step < 0 || column + step >= columns.columns().size()) {
-            return index;
-        }
-        MenuColumns.Column now = columns.columns().get(column);
-        MenuColumns.Column other = columns.columns().get(column + step);
-        int at = Math.min(other.to() - 1, other.from() + index - now.from());
-        return lines.get(at).isForHands() ? at : next(at, 1);
-    }
-
-    /** The next line that begins with some letters, round from the end to the beginning. */
-    private int begun(int index, String letters) {
-        return IntStream.rangeClosed(1, lines.size())
-                .map(step -> (index + step) % lines.size())
-                .filter(at -> lines.get(at).isForHands()
-                        && lines.get(at).words().toLowerCase(Locale.ROOT).startsWith(letters))
-                .findFirst()
-                .orElse(index);
-    }
-
     /** Turns the page by so many columns. */
     private void turn(int step) {
         int column = firstColumn + step;
         if (column >= 0 && column + shownColumns <= columns.columns().size()) {
             showPage(column);
-            focus(next(columns.columns().get(column).from() - 1, 1));
+            focus(columns.next(columns.columns().get(column).from() - 1, 1));
         }
     }
 
@@ -359,12 +316,12 @@ public final class MenuPanel extends Pane {
         }
         int at = row.get().index();
         switch (event.getCode()) {
-            case DOWN -> focus(next(at, 1));
-            case UP -> focus(next(at, -1));
-            case RIGHT -> focus(beside(at, 1));
-            case LEFT -> focus(beside(at, -1));
-            case HOME -> focus(next(-1, 1));
-            case END -> focus(next(lines.size(), -1));
+            case DOWN -> focus(columns.next(at, 1));
+            case UP -> focus(columns.next(at, -1));
+            case RIGHT -> focus(columns.beside(at, 1));
+            case LEFT -> focus(columns.beside(at, -1));
+            case HOME -> focus(columns.next(-1, 1));
+            case END -> focus(columns.next(columns.lines().size(), -1));
             case PAGE_DOWN -> turn(1);
             case PAGE_UP -> turn(-1);
             case ENTER, SPACE -> choose(row.get());
@@ -372,7 +329,7 @@ public final class MenuPanel extends Pane {
             case ESCAPE, TAB -> close();
             default -> {
                 if (event.getCode().isLetterKey() || event.getCode().isDigitKey()) {
-                    focus(begun(at, event.getCode().getName().toLowerCase(Locale.ROOT)));
+                    focus(columns.begun(at, event.getCode().getName().toLowerCase(Locale.ROOT)));
                 }
             }
         }

@@ -68,20 +68,23 @@ final class BookBar extends HBox {
                 write,
                 "write-toggle",
                 "Write or correct the tune itself, as ABC text (W)",
-                () -> window.showWrite(write.isSelected()));
+                () -> window.panels().showWrite(write.isSelected()));
         toggle(
                 closeUp,
                 "close-up-toggle",
                 "The chosen spot in milliseconds (C)",
-                () -> window.showCloseUp(closeUp.isSelected()));
-        Button help = MainWindow.button("?", "help", "Find what you can do, with its key (F1)", window::findAction);
+                () -> window.panels().showCloseUp(closeUp.isSelected()));
+        window.panels().writing().addListener((at, before, now) -> write.setSelected(now));
+        window.panels().near().addListener((at, before, now) -> closeUp.setSelected(now));
+        Button help =
+                MainWindow.button("?", "help", "Find what you can do, with its key (F1)", window.panels()::findAction);
         help.setAccessibleText("Find what you can do");
         getChildren()
                 .addAll(
                         sprig,
                         book,
                         tunes,
-                        new InstrumentMenu(desk, window::chooseInstrument),
+                        new InstrumentMenu(desk, window.habits()::chooseInstrument),
                         gap,
                         student,
                         students,
@@ -133,7 +136,7 @@ final class BookBar extends HBox {
     private void takeStudent(int index) {
         Profile chosen = Profile.all().get(index);
         desk.chooseProfile(chosen);
-        window.rememberStudent(chosen.id());
+        window.habits().rememberStudent(chosen.id());
     }
 
     void chooseStudent(String id) {
@@ -171,42 +174,50 @@ final class BookBar extends HBox {
         List<MenuLine> lines = new ArrayList<>(List.of(
                 MenuLine.heading("To look at"),
                 MenuLine.choice(
-                        "Chart of the instrument", "H", window.isChart(), () -> window.showChart(!window.isChart())),
-                MenuLine.choice("One phrase, large", "J", score.isLens(), () -> window.showLens(!score.isLens())),
+                        "Chart of the instrument",
+                        "H",
+                        window.panels().isChart(),
+                        () -> window.panels().showChart(!window.panels().isChart())),
+                MenuLine.choice(
+                        "One phrase, large",
+                        "J",
+                        score.isLens(),
+                        () -> window.panels().showLens(!score.isLens())),
                 MenuLine.choice(
                         "Best fit: which instrument, which key",
                         "I",
-                        window.isBestFit(),
-                        () -> window.showBestFit(!window.isBestFit())),
+                        window.panels().isBestFit(),
+                        () -> window.panels().showBestFit(!window.panels().isBestFit())),
                 MenuLine.choice(
                         "Look over the plain tune",
                         "K",
-                        window.isLookOver(),
-                        () -> window.showLookOver(!window.isLookOver())),
-                MenuLine.deed("What you can do", "F1", window::findAction),
-                MenuLine.deed("What you did", "F2", window::findDone),
+                        window.panels().isLookOver(),
+                        () -> window.panels().showLookOver(!window.panels().isLookOver())),
+                MenuLine.deed("What you can do", "F1", window.panels()::findAction),
+                MenuLine.deed("What you did", "F2", window.panels()::findDone),
                 MenuLine.heading("Under the notes")));
         for (Score.Fingerings each : Score.Fingerings.values()) {
             lines.add(MenuLine.choice(
                     words(each),
                     shows.fingerings() == each,
-                    () -> window.show(score.shows().withFingerings(each))));
+                    () -> window.habits().show(score.shows().withFingerings(each))));
         }
         lines.add(MenuLine.choice(
                 "Letters under the notes",
                 shows.letters(),
-                () -> window.show(score.shows().withLetters(!shows.letters()))));
+                () -> window.habits().show(score.shows().withLetters(!shows.letters()))));
         lines.add(MenuLine.leading(
                 "Fingerings of a second instrument",
                 "",
-                () -> InstrumentMenu.second(score.shows().second(), window::chooseSecond)));
+                () -> InstrumentMenu.second(score.shows().second(), window.habits()::chooseSecond)));
         lines.addAll(List.of(
                 MenuLine.heading("The page"),
-                MenuLine.choice("Ornaments as small notes", "G", score.isInSmallNotes(), window::otherSigns),
-                MenuLine.choice("Sheets of paper, not one long page", "V", score.isInSheets(), window::otherSheets),
-                MenuLine.deed("Larger", "Ctrl+=", () -> window.zoom(1)),
-                MenuLine.deed("Smaller", "Ctrl+-", () -> window.zoom(-1)),
-                MenuLine.deed("Usual size", "Ctrl+0", () -> window.zoom(0)),
+                MenuLine.choice("Ornaments as small notes", "G", score.isInSmallNotes(), window.habits()::otherSigns),
+                MenuLine.choice(
+                        "Sheets of paper, not one long page", "V", score.isInSheets(), window.habits()::otherSheets),
+                MenuLine.deed("Larger", "Ctrl+=", () -> window.habits().zoom(1)),
+                MenuLine.deed("Smaller", "Ctrl+-", () -> window.habits().zoom(-1)),
+                MenuLine.deed("Usual size", "Ctrl+0", () -> window.habits().zoom(0)),
                 MenuLine.heading("Colours"),
                 theme("Light", Optional.of(Theme.LIGHT)),
                 theme("Dark", Optional.of(Theme.DARK)),
@@ -217,7 +228,10 @@ final class BookBar extends HBox {
     }
 
     private MenuLine theme(String words, Optional<Theme> theme) {
-        return MenuLine.choice(words, window.chosenTheme().equals(theme), () -> window.chooseTheme(theme));
+        return MenuLine.choice(
+                words,
+                window.habits().theme().equals(theme),
+                () -> window.habits().chooseTheme(theme));
     }
 
     private static String words(Score.Fingerings fingerings) {
@@ -233,17 +247,9 @@ final class BookBar extends HBox {
         return List.of(2, 3, 4, 6, 8).stream()
                 .map(rounds -> MenuLine.choice(
                         rounds + " times, then as played",
-                        rounds == window.rounds(),
-                        () -> window.chooseRounds(rounds)))
+                        rounds == window.habits().rounds(),
+                        () -> window.habits().chooseRounds(rounds)))
                 .toList();
-    }
-
-    void setWriting(boolean isWriting) {
-        write.setSelected(isWriting);
-    }
-
-    void setCloseUp(boolean isShown) {
-        closeUp.setSelected(isShown);
     }
 
     /** Shows what is on the desk now; what has not changed is left alone, for this is done at every keystroke. */

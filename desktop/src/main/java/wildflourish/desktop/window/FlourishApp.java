@@ -72,20 +72,20 @@ public final class FlourishApp extends Application {
         number("stage").ifPresent(desk::chooseStage);
         number("note").ifPresent(desk::walk);
         show(stage, desk, content -> {
-            content.showCloseUp(flags.contains("--close-up"));
-            content.showWrite(flags.contains("--write"));
-            content.showChart(flags.contains("--chart"));
+            content.panels().showCloseUp(flags.contains("--close-up"));
+            content.panels().showWrite(flags.contains("--write"));
+            content.panels().showChart(flags.contains("--chart"));
             if (flags.contains("--best-fit")) {
-                content.showBestFit(true);
-                number("beside").ifPresent(content::compareKeys);
+                content.panels().showBestFit(true);
+                number("beside").ifPresent(content.panels()::compareKeys);
             }
-            content.showLookOver(flags.contains("--look-over"));
+            content.panels().showLookOver(flags.contains("--look-over"));
             if (flags.contains("--sheets")) {
-                content.otherSheets();
+                content.habits().otherSheets();
             }
-            content.showLens(flags.contains("--lens"));
+            content.panels().showLens(flags.contains("--lens"));
             if (flags.contains("--dark")) {
-                content.setTheme(Theme.DARK);
+                content.habits().chooseTheme(Optional.of(Theme.DARK));
             }
             shot.ifPresent(file -> content.whenGrown(() -> shoot(stage.getScene(), new File(file))));
         });

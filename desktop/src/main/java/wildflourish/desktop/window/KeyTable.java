@@ -62,7 +62,7 @@ final class KeyTable {
     /** What is done to the notes is done where they can be seen. */
     private Runnable onScore(Runnable verb) {
         return () -> {
-            if (window.isScore()) {
+            if (window.panels().isScore()) {
                 verb.run();
             } else {
                 desk.say("The notes are not in sight: Escape goes back to the score");
@@ -117,38 +117,56 @@ final class KeyTable {
     }
 
     private void looking() {
-        plain(KeyCode.C, "close-up of the spot", () -> window.showCloseUp(!window.isCloseUp()));
-        plain(KeyCode.H, "chart of the instrument, or the score", () -> window.showChart(!window.isChart()));
-        plain(KeyCode.I, "best fit: which instrument, which key", () -> window.showBestFit(!window.isBestFit()));
-        plain(KeyCode.K, "look over the plain tune, or what fits", () -> window.showLookOver(!window.isLookOver()));
+        plain(
+                KeyCode.C,
+                "close-up of the spot",
+                () -> window.panels().showCloseUp(!window.panels().isCloseUp()));
+        plain(
+                KeyCode.H,
+                "chart of the instrument, or the score",
+                () -> window.panels().showChart(!window.panels().isChart()));
+        plain(
+                KeyCode.I,
+                "best fit: which instrument, which key",
+                () -> window.panels().showBestFit(!window.panels().isBestFit()));
+        plain(
+                KeyCode.K,
+                "look over the plain tune, or what fits",
+                () -> window.panels().showLookOver(!window.panels().isLookOver()));
         plain(
                 KeyCode.J,
                 "one phrase, large, or the whole tune",
-                () -> window.showLens(!window.score().isLens()));
-        plain(KeyCode.COMMA, "a little earlier in the close-up", () -> window.scrub(-1));
-        plain(KeyCode.PERIOD, "a little later in the close-up", () -> window.scrub(1));
-        plain(KeyCode.D, "light or dark", window::otherTheme);
+                () -> window.panels().showLens(!window.score().isLens()));
+        plain(
+                KeyCode.COMMA,
+                "a little earlier in the close-up",
+                () -> window.panels().scrub(-1));
+        plain(
+                KeyCode.PERIOD,
+                "a little later in the close-up",
+                () -> window.panels().scrub(1));
+        plain(KeyCode.D, "light or dark", window.habits()::otherTheme);
         plain(KeyCode.A, "letters under the notes, or none", onScore(this::otherLetters));
         plain(KeyCode.F, "fingerings: all, first of each, none", onScore(this::nextFingerings));
-        plain(KeyCode.G, "ornaments as small notes, or as signs", onScore(window::otherSigns));
-        plain(KeyCode.V, "sheets of paper, or one long page", onScore(window::otherSheets));
-        ctrl(KeyCode.EQUALS, "larger score", () -> window.zoom(1));
-        ctrl(KeyCode.MINUS, "smaller score", () -> window.zoom(-1));
-        ctrl(KeyCode.DIGIT0, "score at its usual size", () -> window.zoom(0));
-        plain(KeyCode.F1, "find what you can do", window::findAction);
-        plain(KeyCode.F2, "what you did", window::findDone);
-        plain(KeyCode.ESCAPE, "back to the score", window::leaveFinder);
+        plain(KeyCode.G, "ornaments as small notes, or as signs", onScore(window.habits()::otherSigns));
+        plain(KeyCode.V, "sheets of paper, or one long page", onScore(window.habits()::otherSheets));
+        ctrl(KeyCode.EQUALS, "larger score", () -> window.habits().zoom(1));
+        ctrl(KeyCode.MINUS, "smaller score", () -> window.habits().zoom(-1));
+        ctrl(KeyCode.DIGIT0, "score at its usual size", () -> window.habits().zoom(0));
+        plain(KeyCode.F1, "find what you can do", window.panels()::findAction);
+        plain(KeyCode.F2, "what you did", window.panels()::findDone);
+        plain(KeyCode.ESCAPE, "back to the score", window.panels()::leaveFinder);
     }
 
     private void otherLetters() {
         Score.Shows shows = window.score().shows();
-        window.show(shows.withLetters(!shows.letters()));
+        window.habits().show(shows.withLetters(!shows.letters()));
     }
 
     private void nextFingerings() {
         Score.Shows shows = window.score().shows();
         Score.Fingerings[] all = Score.Fingerings.values();
-        window.show(shows.withFingerings(all[(shows.fingerings().ordinal() + 1) % all.length]));
+        window.habits().show(shows.withFingerings(all[(shows.fingerings().ordinal() + 1) % all.length]));
     }
 
     private void book() {
@@ -160,13 +178,16 @@ final class KeyTable {
         ctrl(KeyCode.P, "print", window::print);
         ctrl(KeyCode.N, "new tune", window::newTune);
         ctrl(KeyCode.B, "a phrase begins at this bar, or no longer", desk.writing()::turnPhrase);
-        ctrl(KeyCode.R, "name this phrase", window::namePhrase);
+        ctrl(KeyCode.R, "name this phrase", window.panels()::namePhrase);
         ctrl(KeyCode.D, "keep another form of this tune", desk.writing()::anotherForm);
     }
 
     /** Writing and correcting the tune itself: on the staff everything with Alt. */
     private void writing() {
-        plain(KeyCode.W, "write the tune as text", () -> window.showWrite(!window.isWriting()));
+        plain(
+                KeyCode.W,
+                "write the tune as text",
+                () -> window.panels().showWrite(!window.panels().isWriting()));
         for (Step step : Step.values()) {
             alt(
                     KeyCode.valueOf(step.name()),

@@ -39,6 +39,16 @@ final class Keys {
                 .collect(Collectors.groupingBy(Action::words, LinkedHashMap::new, Collectors.toList()));
     }
 
+    /** What can be done, as lines to be searched. */
+    List<FinderPanel.Entry> entries() {
+        return byWords().entrySet().stream()
+                .map(each -> new FinderPanel.Entry(
+                        each.getKey(),
+                        shown(each.getValue()),
+                        each.getValue().get(0).verb()))
+                .toList();
+    }
+
     /** The keys of one thing to do, as written on them. */
     static String shown(List<Action> actions) {
         return actions.stream().map(action -> action.key().getDisplayText()).collect(Collectors.joining(", "));

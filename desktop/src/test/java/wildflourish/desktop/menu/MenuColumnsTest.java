@@ -73,4 +73,43 @@ class MenuColumnsTest {
         MenuColumns columns = MenuColumns.of(menu("dd"), 5);
         assertThatThrownBy(() -> columns.of(2)).hasMessageContaining("line 2");
     }
+
+    @Test
+    void oneGoesFromLineToLineAndColumnToColumn() {
+        // Two columns: h d d | h d d d
+        MenuColumns columns = MenuColumns.of(menu("hddhddd"), 4);
+        assertThat(columns.columns()).hasSize(2);
+        assertThat(columns.next(-1, 1)).as("the first for hands").isEqualTo(1);
+        assertThat(columns.next(2, 1)).as("a heading is passed over").isEqualTo(4);
+        assertThat(columns.next(1, -1)).as("there is none above").isEqualTo(1);
+        assertThat(columns.next(6, 1)).as("there is none below").isEqualTo(6);
+        assertThat(columns.next(7, -1)).as("the last").isEqualTo(6);
+        assertThat(columns.beside(2, 1)).isEqualTo(5);
+        assertThat(columns.beside(6, -1)).as("that column is shorter").isEqualTo(2);
+        assertThat(columns.beside(1, -1)).as("there is no column").isEqualTo(1);
+    }
+
+    @Test
+    void aLetterGoesRoundAllLinesThatBeginWithIt() {
+        List<MenuLine> lines = List.of(
+                MenuLine.heading("Dances"),
+                MenuLine.deed("Double jig", () -> {}),
+                MenuLine.deed("Reel", () -> {}),
+                MenuLine.deed("dance tune", () -> {}));
+        MenuColumns columns = MenuColumns.of(lines, 9);
+        assertThat(columns.begun(1, "d")).isEqualTo(3);
+        assertThat(columns.begun(3, "d")).isEqualTo(1);
+        assertThat(columns.begun(2, "x")).isEqualTo(2);
+    }
+
+    @Test
+    void aMenuBeginsAtTheChosenLineUnlessSeveralMayBeChosen() {
+        MenuLine one = MenuLine.choice("one", false, () -> {});
+        MenuLine two = MenuLine.choice("two", true, () -> {});
+        assertThat(MenuColumns.of(List.of(one, two), 9).begin()).isEqualTo(1);
+        assertThat(MenuColumns.of(List.of(one, one), 9).begin()).isZero();
+        assertThat(MenuColumns.of(List.of(MenuLine.heading("these"), one, two), 9)
+                        .begin())
+                .isEqualTo(1);
+    }
 }

@@ -307,8 +307,8 @@ class FramesIT extends WindowTest {
         settle();
         inWindow(() -> {
             find("#finder-sought", TextField.class).setText("octave");
-            window.leaveFinder();
-            window.findAction();
+            window.panels().leaveFinder();
+            window.panels().findAction();
             return true;
         });
         settle();
@@ -322,8 +322,8 @@ class FramesIT extends WindowTest {
     @Test
     void theTextOfTheTuneIsWholeAfterAnotherThemeAndFollowsOnlyInSight() throws Exception {
         inWindow(() -> {
-            window.showWrite(true);
-            window.showWrite(false);
+            window.panels().showWrite(true);
+            window.panels().showWrite(false);
             return true;
         });
         TextArea text = find("#tune-text", TextArea.class);
@@ -363,7 +363,7 @@ class FramesIT extends WindowTest {
 
     private void turnTheme() throws Exception {
         inWindow(() -> {
-            window.otherTheme();
+            window.habits().otherTheme();
             return true;
         });
         settle();

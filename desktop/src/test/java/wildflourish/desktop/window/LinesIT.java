@@ -25,7 +25,7 @@ import wildflourish.desktop.plain.ChartView;
 class LinesIT extends WindowTest {
     private void choose(String instrument) throws Exception {
         inWindow(() -> {
-            window.chooseInstrument(Instrument.of(instrument));
+            window.habits().chooseInstrument(Instrument.of(instrument));
             return true;
         });
     }

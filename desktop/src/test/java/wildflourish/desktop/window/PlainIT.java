@@ -75,7 +75,7 @@ class PlainIT extends WindowTest {
     @Test
     void aFingeringIsKeptByKeyAndByPress() throws Exception {
         inWindow(() -> {
-            window.chooseInstrument(Instrument.of("union-d-closed"));
+            window.habits().chooseInstrument(Instrument.of("union-d-closed"));
             return true;
         });
         for (int step = 0; step < 100 && !isShown("#fingering-1"); step++) {
@@ -153,7 +153,7 @@ class PlainIT extends WindowTest {
     void aSecondInstrumentStandsBelowAndTheHandoutIsTakenAway() throws Exception {
         long before = marks();
         inWindow(() -> {
-            window.chooseSecond(Optional.of(Instrument.of("recorder-soprano")));
+            window.habits().chooseSecond(Optional.of(Instrument.of("recorder-soprano")));
             return true;
         });
         assertThat(marks()).isGreaterThan(2 * before);
@@ -191,7 +191,7 @@ class PlainIT extends WindowTest {
         press(KeyCode.SHIFT, KeyCode.P);
         assertThat(inWindow(() -> player.isPlaying())).isFalse();
         inWindow(() -> {
-            window.chooseRounds(6);
+            window.habits().chooseRounds(6);
             return true;
         });
         press(KeyCode.SHIFT, KeyCode.P);
@@ -226,7 +226,7 @@ class PlainIT extends WindowTest {
         });
         assertThat(fingerings(chart)).isGreaterThan(100);
         inWindow(() -> {
-            window.chooseInstrument(Instrument.of("border-pipes"));
+            window.habits().chooseInstrument(Instrument.of("border-pipes"));
             return true;
         });
         assertThat(fingerings(chart)).isEqualTo(72);
@@ -256,7 +256,7 @@ class PlainIT extends WindowTest {
         press(KeyCode.ENTER);
         assertThat(here()).isPresent();
         inWindow(() -> {
-            window.chooseInstrument(Instrument.of("whistle-d"));
+            window.habits().chooseInstrument(Instrument.of("whistle-d"));
             return true;
         });
         assertThat(here()).isPresent();
