@@ -28,6 +28,7 @@ import wildflourish.core.words.WayWords;
 import wildflourish.desktop.desk.Desk;
 import wildflourish.desktop.desk.Sight;
 import wildflourish.desktop.look.Frames;
+import wildflourish.desktop.look.Lines;
 
 /** The plain tune before any ornament: how it is built, what it needs on the instrument, its hard spots to go round, where else it lies well. */
 public final class LookOverPanel extends VBox {
@@ -37,7 +38,10 @@ public final class LookOverPanel extends VBox {
     private static final int LINES_A_FRAME = 1;
 
     private final Desk desk;
-    private final Lines content = new Lines();
+    /** Of a line, in pixels, with a bar to scroll beside it. */
+    private static final double WIDTH = 264;
+
+    private final Lines content = new Lines(WIDTH);
     private final PhraseRow phrase;
     private final Choices choices;
     private final Frames frames;

@@ -55,6 +55,7 @@ public final class MainWindow extends BorderPane {
     private final TipPanel tip = new TipPanel();
     private final Dress dress;
     private final Keys keys;
+    private Optional<Node> focusPressed = Optional.empty();
     /** When something was typed or pointed at last. */
     private long touched = System.nanoTime() - REST_NANOS;
 
@@ -87,6 +88,7 @@ public final class MainWindow extends BorderPane {
         desk.sight().addListener((at, before, after) -> looked());
         addEventFilter(InputEvent.ANY, event -> touched = System.nanoTime());
         addEventFilter(KeyEvent.KEY_PRESSED, this::pressed);
+        addEventFilter(KeyEvent.KEY_TYPED, this::typed);
         setOnDragOver(MainWindow::draggedOver);
         setOnDragDropped(this::dropped);
         habits.begin();
@@ -312,6 +314,7 @@ public final class MainWindow extends BorderPane {
 
     /** The table's keys hold everywhere but in controls that use the same key themselves; an open menu has them all, but for those with Ctrl and the like. */
     private void pressed(KeyEvent event) {
+        focusPressed = Optional.ofNullable(getScene().getFocusOwner());
         boolean isFunction = event.getCode().isFunctionKey();
         if (menu.isOpen()) {
             if (!event.isShortcutDown() && !isFunction) {
@@ -323,6 +326,13 @@ public final class MainWindow extends BorderPane {
         boolean isCommand =
                 (event.isShortcutDown() && !isTextKey(focus, event)) || event.getCode() == KeyCode.ESCAPE || isFunction;
         if ((isCommand || !isOwnKey(focus, event.getCode())) && keys.press(event)) {
+            event.consume();
+        }
+    }
+
+    /** A letter belongs to what had the focus when its key went down: one that opens the text is not typed into it. */
+    private void typed(KeyEvent event) {
+        if (!focusPressed.equals(Optional.ofNullable(getScene().getFocusOwner()))) {
             event.consume();
         }
     }

@@ -111,6 +111,10 @@ final class Round {
             ((TextArea) find("#tune-text")).appendText("e");
             ((WritePanel) find("#write")).finish();
         });
+        deed("type what cannot be read, and it is told", () -> {
+            ((TextArea) find("#tune-text")).appendText("##");
+            ((WritePanel) find("#write")).finish();
+        });
         bare(() -> press(new KeyCodeCombination(KeyCode.ESCAPE)));
         bare(() -> find("#score").requestFocus());
         bare(() -> press(new KeyCodeCombination(KeyCode.W)));

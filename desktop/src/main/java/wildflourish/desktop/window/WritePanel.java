@@ -3,6 +3,7 @@ package wildflourish.desktop.window;
 import java.util.List;
 import javafx.animation.PauseTransition;
 import javafx.scene.control.Label;
+import javafx.scene.control.ScrollPane;
 import javafx.scene.control.TextArea;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
@@ -12,16 +13,20 @@ import javafx.util.Duration;
 import wildflourish.core.problem.Problem;
 import wildflourish.core.tune.Tune;
 import wildflourish.desktop.desk.Desk;
+import wildflourish.desktop.look.Lines;
 
 /** The chosen tune as ABC text, to be typed and corrected: the score above follows, problems stand beside, a click on one goes to it. */
 final class WritePanel extends HBox {
     private static final double PAUSE_MILLIS = 180;
-    private static final int MOST_PROBLEMS = 30;
+    /** More than these, what comes after the first ones is seldom true. */
+    private static final int MOST_PROBLEMS = 6;
+
+    private static final double PROBLEM_WIDTH = 310;
 
     private final Desk desk;
     private final TextArea text = new TextArea();
     private final Label title = new Label();
-    private final VBox problems = new VBox(title);
+    private final Lines problems = new Lines(PROBLEM_WIDTH);
     private List<Problem> shown = List.of();
     private final PauseTransition pause = new PauseTransition(Duration.millis(PAUSE_MILLIS));
     private boolean isFilling;
@@ -36,9 +41,17 @@ final class WritePanel extends HBox {
         text.getStyleClass().add("tune-text");
         HBox.setHgrow(text, Priority.ALWAYS);
         title.getStyleClass().add("panel-title");
-        problems.getStyleClass().add("write-problems");
-        problems.setMinWidth(Region.USE_PREF_SIZE);
-        getChildren().addAll(text, problems);
+        ScrollPane scroll = new ScrollPane(problems);
+        scroll.setFitToWidth(true);
+        scroll.setHbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
+        scroll.getStyleClass().add("cards-scroll");
+        scroll.setFocusTraversable(false);
+        VBox beside = new VBox(title, scroll);
+        beside.getStyleClass().add("write-problems");
+        beside.setMinWidth(Region.USE_PREF_SIZE);
+        // As high as the text is, however much stands in it.
+        beside.setPrefHeight(0);
+        getChildren().addAll(text, beside);
         pause.setOnFinished(event -> take());
         text.textProperty().addListener((at, before, after) -> {
             if (!isFilling) {
@@ -111,18 +124,22 @@ final class WritePanel extends HBox {
             return;
         }
         shown = List.copyOf(found);
-        problems.getChildren().setAll(title);
-        found.stream().limit(MOST_PROBLEMS).forEach(problem -> {
-            var button = MainWindow.button(
-                    "Line " + problem.place().line() + ": " + problem.message(),
-                    "problem-" + problem.place().line(),
-                    problem.hint(),
-                    () -> goTo(problem));
-            button.setWrapText(true);
-            button.setMinHeight(Region.USE_PREF_SIZE);
-            button.setMaxWidth(Double.MAX_VALUE);
-            problems.getChildren().add(button);
-        });
+        problems.clear();
+        for (int i = 0; i < Math.min(MOST_PROBLEMS, found.size()); i++) {
+            Problem problem = found.get(i);
+            problems.say(i, new Lines.Row(about(problem), words(problem), problem.hint(), () -> goTo(problem)));
+        }
+        if (found.size() > MOST_PROBLEMS) {
+            problems.say(MOST_PROBLEMS, new Lines.Words("and " + (found.size() - MOST_PROBLEMS) + " more after these"));
+        }
+    }
+
+    private static String about(Problem problem) {
+        return "line " + problem.place().line();
+    }
+
+    private static String words(Problem problem) {
+        return "Line " + problem.place().line() + ": " + problem.message();
     }
 
     private void goTo(Problem problem) {

@@ -1,4 +1,4 @@
-package wildflourish.desktop.plain;
+package wildflourish.desktop.look;
 
 import java.util.List;
 import java.util.Optional;
@@ -7,53 +7,53 @@ import javafx.scene.control.Button;
 import javafx.scene.control.ContentDisplay;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
-import wildflourish.desktop.look.Paragraph;
 
 /** Headings, sentences and rows to be pressed, below each other. They stay and say something else: to make them anew takes longer than a keystroke may. */
-final class Lines extends VBox {
-    /** Of a line, in pixels, with a bar to scroll beside it. */
-    private static final double WIDTH = 264;
-
+public final class Lines extends VBox {
     private static final double ROW_PADDING = 24;
 
+    private final double width;
+
     /** Something said in a line. */
-    sealed interface Line permits Heading, Words, Row {
+    public sealed interface Line permits Heading, Words, Row {
         String text();
     }
 
-    record Heading(String text) implements Line {}
+    public record Heading(String text) implements Line {}
 
-    record Words(String text) implements Line {}
+    public record Words(String text) implements Line {}
 
     /**
      * To be pressed.
      *
      * @param about what it is about, as user data of its button
      */
-    record Row(String about, String text, String tip, Runnable verb) implements Line {}
+    public record Row(String about, String text, String tip, Runnable verb) implements Line {}
 
-    Lines() {
+    /** Of a width in pixels. */
+    public Lines(double width) {
+        this.width = width;
         getStyleClass().add("cards");
     }
 
     /** None is in sight. */
-    void clear() {
+    public void clear() {
         getChildren().forEach(line -> line.setVisible(false));
     }
 
     /** Says something in the line of an index, which is at most one further than any before. */
-    void say(int index, Line line) {
+    public void say(int index, Line line) {
         Optional<Node> there =
                 index < getChildren().size() ? Optional.of(getChildren().get(index)) : Optional.empty();
         if (line instanceof Row row) {
             Pressed pressed = there.filter(Pressed.class::isInstance)
                     .map(Pressed.class::cast)
-                    .orElseGet(() -> put(index, new Pressed()));
+                    .orElseGet(() -> put(index, new Pressed(width - ROW_PADDING)));
             pressed.show(row);
         } else {
             Paragraph paragraph = there.filter(Paragraph.class::isInstance)
                     .map(Paragraph.class::cast)
-                    .orElseGet(() -> put(index, new Paragraph(WIDTH)));
+                    .orElseGet(() -> put(index, new Paragraph(width)));
             List<String> styles = line instanceof Heading ? List.of("paragraph", "where") : List.of("paragraph");
             if (!paragraph.getStyleClass().equals(styles)) {
                 paragraph.getStyleClass().setAll(styles);
@@ -75,9 +75,10 @@ final class Lines extends VBox {
 
     /** A button shows its words as a paragraph; it has them itself for who hears them. */
     private static final class Pressed extends Button {
-        private final Paragraph words = new Paragraph(WIDTH - ROW_PADDING);
+        private final Paragraph words;
 
-        Pressed() {
+        Pressed(double width) {
+            words = new Paragraph(width);
             setGraphic(words);
             setContentDisplay(ContentDisplay.GRAPHIC_ONLY);
             setMaxWidth(Double.MAX_VALUE);
