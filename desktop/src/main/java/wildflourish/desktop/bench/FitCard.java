@@ -2,12 +2,10 @@ package wildflourish.desktop.bench;
 
 import java.util.List;
 import java.util.Optional;
-import javafx.geometry.Pos;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
-import javafx.scene.layout.Region;
 import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
 import wildflourish.core.engraving.GesturePicture;
@@ -51,11 +49,7 @@ final class FitCard extends HBox {
         this.desk = desk;
         name.getStyleClass().add("card-name");
         clean.getStyleClass().add("clean");
-        Region gap = new Region();
-        HBox.setHgrow(gap, Priority.ALWAYS);
-        HBox top = new HBox(name, gap, clean);
-        top.setAlignment(Pos.BASELINE_LEFT);
-        words = new VBox(top, why);
+        words = new VBox(new NameLine(name, clean), why);
         HBox.setHgrow(words, Priority.ALWAYS);
         HBox content = new HBox(new StackPane(sign), words, fingers);
         content.getStyleClass().add("card-content");

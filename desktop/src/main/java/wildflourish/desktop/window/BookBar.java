@@ -34,7 +34,8 @@ final class BookBar extends HBox {
     private final Choice students;
     private final ToggleButton write = new ToggleButton("Write");
     private final ToggleButton closeUp = new ToggleButton("Close-up");
-    private static final double TUNES_WIDTH = 214;
+    private static final String TUNES_HELP = "one of the tunes of this book (Ctrl+Page Down, Ctrl+Page Up)";
+    private static final double TUNES_WIDTH = 200;
     private Book shownBook = new Book(List.of());
     private List<String> titles = List.of();
 
@@ -50,7 +51,7 @@ final class BookBar extends HBox {
         HBox.setHgrow(gap, Priority.ALWAYS);
         book.getStyleClass().add("book-name");
         book.setMinWidth(Region.USE_PREF_SIZE);
-        tunes = new Choice("tunes", "The tunes of this book (Ctrl+Page Down, Ctrl+Page Up)", this::takeTune);
+        tunes = new Choice("tunes", "Tune", this::takeTune);
         tunes.setMinWidth(TUNES_WIDTH);
         tunes.setPrefWidth(TUNES_WIDTH);
         students = new Choice(
@@ -264,5 +265,6 @@ final class BookBar extends HBox {
                     .toList();
         }
         tunes.show(titles, desk.lessonIndex());
+        tunes.setAccessibleHelp(tunes.word() + (tunes.word().isEmpty() ? "" : ": ") + TUNES_HELP);
     }
 }

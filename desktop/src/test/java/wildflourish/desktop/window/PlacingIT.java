@@ -12,8 +12,10 @@ import java.util.TreeMap;
 import java.util.TreeSet;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
+import javafx.scene.control.Label;
 import javafx.scene.control.ToggleButton;
 import javafx.scene.input.KeyCode;
+import javafx.scene.text.Text;
 import org.junit.jupiter.api.Test;
 import wildflourish.core.ornament.Profile;
 import wildflourish.core.placing.WhatFits;
@@ -31,6 +33,8 @@ import wildflourish.files.abc.BookReader;
 
 /** Walking, placing, undoing, saving: by keyboard alone in a real window. */
 class PlacingIT extends WindowTest {
+    private static final int NOTES_OF_A_PART = 30;
+
     /** For each ornament a note on which it fits in a tune as it stands, none twice, so that each can be placed. */
     private static Map<String, NoteId> spots(Tune tune, Version version) {
         Map<String, NoteId> spots = new TreeMap<>();
@@ -243,5 +247,25 @@ class PlacingIT extends WindowTest {
         press(KeyCode.RIGHT);
         assertThat(inWindow(() -> window.score().getAccessibleText()))
                 .isEqualTo("D5, bar 1, on beat 1, holes OXXXXX, breath firm, cut");
+    }
+
+    @Test
+    void noWordOfACardIsCutShortAtAnyNote() throws Exception {
+        inWindow(() -> {
+            desk.chooseStage(1);
+            return true;
+        });
+        int labels = 0;
+        for (int note = 0; note < NOTES_OF_A_PART; note++) {
+            for (Label label : all(".card .label", Label.class)) {
+                if (isInSight(label)) {
+                    Text drawn = (Text) label.lookup(".text");
+                    assertThat(drawn.getText()).isEqualTo(label.getText());
+                    labels++;
+                }
+            }
+            press(KeyCode.RIGHT);
+        }
+        assertThat(labels).isGreaterThan(NOTES_OF_A_PART);
     }
 }
