@@ -35,7 +35,7 @@ final class BookBar extends HBox {
     private final ToggleButton write = new ToggleButton("Write");
     private final ToggleButton closeUp = new ToggleButton("Close-up");
     private static final String TUNES_HELP = "one of the tunes of this book (Ctrl+Page Down, Ctrl+Page Up)";
-    private static final double TUNES_WIDTH = 200;
+    private static final double TUNES_WIDTH = 192;
     private Book shownBook = new Book(List.of());
     private List<String> titles = List.of();
 

@@ -20,7 +20,7 @@ import wildflourish.desktop.menu.MenuOpener;
 
 /** The instrument worked on, by families. */
 final class InstrumentMenu extends MenuOpener {
-    private static final double WIDTH = 192;
+    private static final double WIDTH = 184;
     private static final int HIGHEST_CAPO = 7;
 
     private final Desk desk;

@@ -21,6 +21,8 @@ import wildflourish.desktop.menu.MenuOpener;
 /** Menus and tips, which open within the window. */
 class MenusIT extends WindowTest {
     private static final int MANY = 100;
+    /** Of the bar, in pixels. */
+    private static final int EDGE = 12;
 
     /** The words of the line that has the focus. */
     private String at() throws Exception {
@@ -285,6 +287,14 @@ class MenusIT extends WindowTest {
         robot.moveTo(middle(find("#score", Node.class)));
         WaitForAsyncUtils.waitForFxEvents();
         assertThat(isShown("#tip")).isFalse();
+    }
+
+    @Test
+    void theBarHasRoomForAllThatIsInItThoughTheBookIsChanged() throws Exception {
+        press(KeyCode.ENTER);
+        Button last = find("#help", Button.class);
+        assertThat(inWindow(() -> last.localToScene(last.getLayoutBounds()).getMaxX()))
+                .isLessThanOrEqualTo(inWindow(() -> window.getScene().getWidth() - EDGE));
     }
 
     @Test
