@@ -142,12 +142,12 @@ public final class MainWindow extends BorderPane {
     }
 
     /** What stands in the window's places. */
-    public Panels panels() {
+    Panels panels() {
         return panels;
     }
 
     /** What the teacher has chosen. */
-    public Habits habits() {
+    Habits habits() {
         return habits;
     }
 

@@ -9,6 +9,8 @@ import java.util.Optional;
 import java.util.concurrent.ExecutorService;
 import java.util.function.BooleanSupplier;
 import javafx.scene.Scene;
+import javafx.scene.control.Control;
+import javafx.scene.control.skin.TextInputControlSkin;
 import javafx.scene.image.WritableImage;
 import wildflourish.core.problem.Parsed;
 import wildflourish.desktop.desk.Desk;
@@ -122,10 +124,20 @@ final class WindowRehearsal {
         }
     }
 
+    /** A key struck in a text makes its caret blink until the focus leaves it; in a window that is not in sight it never does, and the machine would not come to rest. */
+    private void stopCarets() {
+        window.lookupAll(".text-input").forEach(text -> {
+            if (((Control) text).getSkin() instanceof TextInputControlSkin<?> skin) {
+                skin.setCaretAnimating(false);
+            }
+        });
+    }
+
     /** Ends it, wherever it is, and takes away what it kept. */
     void end() {
         if (!isOver) {
             isOver = true;
+            stopCarets();
             window.close();
             worker.execute(own::remove);
             worker.shutdown();

@@ -211,6 +211,19 @@ class FramesIT extends WindowTest {
         await("its folder is gone", () -> rehearsalFolders().equals(before));
         assertThat(sight()).isEqualTo(sight);
         assertThat(inWindow(() -> window.getScene().getFocusOwner())).isEqualTo(window.score());
+        assertThat(framesInASecond()).as("all is at rest again").isLessThan(10);
+    }
+
+    /** How many frames the window system makes while nobody does anything; sixty where anything moves. */
+    private int framesInASecond() throws Exception {
+        Thread.sleep(500);
+        AtomicInteger frames = new AtomicInteger();
+        inWindow(() -> {
+            window.getScene().addPreLayoutPulseListener(frames::incrementAndGet);
+            return true;
+        });
+        Thread.sleep(1000);
+        return frames.get();
     }
 
     @Test
