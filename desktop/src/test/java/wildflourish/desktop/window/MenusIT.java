@@ -250,15 +250,7 @@ class MenusIT extends WindowTest {
                             javafx.scene.input.ContextMenuEvent.CONTEXT_MENU_REQUESTED, 0, 0, 0, 0, true, null));
             return true;
         });
-        Node row = menuRows().stream()
-                .filter(line -> line.getAccessibleText().startsWith(words))
-                .findFirst()
-                .orElseThrow();
-        inWindow(() -> {
-            row.requestFocus();
-            return true;
-        });
-        press(KeyCode.ENTER);
+        chooseLine(words);
     }
 
     @Test

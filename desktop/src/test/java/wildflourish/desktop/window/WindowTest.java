@@ -250,20 +250,24 @@ abstract class WindowTest {
 
     /** Opens a menu and chooses the first line that begins with some words; then, among those it leads to, the next. */
     void chooseFrom(String opener, String... words) throws Exception {
-        List<Node> rows = openMenu(opener);
+        openMenu(opener);
         for (String each : words) {
-            Node row = rows.stream()
-                    .filter(line -> line.getAccessibleText().startsWith(each))
-                    .findFirst()
-                    .orElseThrow();
-            inWindow(() -> {
-                row.requestFocus();
-                return true;
-            });
-            press(KeyCode.ENTER);
-            rows = menuRows();
+            chooseLine(each);
         }
-        assertThat(rows).as("the menu is done with").isEmpty();
+        assertThat(menuRows()).as("the menu is done with").isEmpty();
+    }
+
+    /** Chooses the first line of the open menu that begins with some words. */
+    void chooseLine(String words) throws Exception {
+        Node row = menuRows().stream()
+                .filter(line -> line.getAccessibleText().startsWith(words))
+                .findFirst()
+                .orElseThrow();
+        inWindow(() -> {
+            row.requestFocus();
+            return true;
+        });
+        press(KeyCode.ENTER);
     }
 
     /** The paragraphs of the look-over. */
