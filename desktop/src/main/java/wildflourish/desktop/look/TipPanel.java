@@ -1,7 +1,6 @@
 package wildflourish.desktop.look;
 
 import javafx.animation.PauseTransition;
-import javafx.event.Event;
 import javafx.event.EventTarget;
 import javafx.geometry.Bounds;
 import javafx.scene.Node;
@@ -41,21 +40,21 @@ public final class TipPanel extends Pane {
     public void serve(Pane window) {
         window.getChildren().add(0, this);
         window.addEventFilter(MouseEvent.MOUSE_MOVED, this::moved);
-        window.addEventHandler(MouseEvent.MOUSE_EXITED, event -> hide());
-        window.addEventFilter(MouseEvent.MOUSE_PRESSED, this::hideFor);
-        window.addEventFilter(ScrollEvent.SCROLL, this::hideFor);
-        window.addEventFilter(KeyEvent.KEY_PRESSED, this::hideFor);
-    }
-
-    private void hideFor(Event event) {
-        rest.stop();
-        setVisible(false);
+        window.addEventHandler(MouseEvent.MOUSE_EXITED, event -> leave());
+        window.addEventFilter(MouseEvent.MOUSE_PRESSED, event -> hide());
+        window.addEventFilter(ScrollEvent.SCROLL, event -> hide());
+        window.addEventFilter(KeyEvent.KEY_PRESSED, event -> hide());
     }
 
     private void hide() {
-        about = this;
         rest.stop();
         setVisible(false);
+    }
+
+    /** Nothing is pointed at any more. */
+    private void leave() {
+        about = this;
+        hide();
     }
 
     private void moved(MouseEvent event) {
