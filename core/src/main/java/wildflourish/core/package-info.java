@@ -14,16 +14,18 @@
  * instrument    fingerings, charts, buttons and readings, from tables
  * fingering     which of several fingerings or buttons to take for each note of a line: the shortest way
  * plain         what the plain tune takes on an instrument: needs, hard spots, grade, best fit
- * ornament      the shapes of ornaments and the time they need, from tables
- * version       what a teacher places: placements, spots, versions, stairs, lessons, books, and every change to them
- * placing       which ornament fits a spot and why (predicates over the facts of the spot)
- * performance   a version worked out into moments, fingers, tongue and breath: the realisation
+ * ornament      what ornaments do with a span, in one grammar for every instrument; what may refuse them; the times they need; from tables
+ * version       what a teacher places: placements, layers, spots, versions, stairs, lessons, books, and every change to them
+ * line          tune and version as tones in playing order, after the layers have done their work
+ * hand          what a hand makes of a figure: sounds, movements and their times, or why it cannot
+ * placing       which ornament fits a spot and why (predicates over the facts of the spot); what a critic says of a version
+ * performance   a version worked out into moments: voices, fingers, tongue and breath
  * words         the one place where reasons, refusals, gestures and remarks become sentences
  * sound         the sounding line of a realisation as samples
  * engraving     a tune or a version laid out as a display list, for any painter
  * </pre>
  *
- * <p>Data flows one way: tune → version → realisation → pictures, sound and written-out notes. Nothing but {@code performance} works an
+ * <p>Data flows one way: tune → version → line → ways of the hand → realisation → pictures, sound and written-out notes. Nothing but {@code performance} works an
  * ornament out.
  *
  * <p>Verbs: {@code of} builds from parts, {@code parse} reads the form {@code toString} writes, {@code from} converts, {@code with}

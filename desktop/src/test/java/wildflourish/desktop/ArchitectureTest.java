@@ -28,6 +28,8 @@ class ArchitectureTest {
             "plain",
             "ornament",
             "version",
+            "line",
+            "hand",
             "placing",
             "performance",
             "words",

@@ -17,7 +17,6 @@ import wildflourish.core.instrument.Instrument;
 import wildflourish.core.ornament.Ornament;
 import wildflourish.core.tune.Note;
 import wildflourish.core.tune.Tune;
-import wildflourish.core.version.Passes;
 import wildflourish.core.version.Placement;
 import wildflourish.core.version.Span;
 import wildflourish.core.version.Spot;
@@ -71,7 +70,7 @@ class HandoutTest {
         Tune tune = Demo.tunes().get(0);
         Note note = tune.notes().get(3);
         Stair stair = Stair.starting(tune, WHISTLE, 2)
-                .placed(tune, 0, new Placement(Ornament.of("cut"), new Span(note.id(), note.id()), Passes.EVERY));
+                .placed(tune, 0, Placement.of(Ornament.of("cut"), new Span(note.id(), note.id())));
         Spot spot = stair.at(0).at(note.id()).orElseThrow().withSentence("Lean on this one.");
         Version version = stair.withSpot(tune, 0, spot).at(0);
         List<Page> pages = Handout.of(tune, version, Optional.empty(), Paper.a4());

@@ -4,8 +4,10 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import wildflourish.core.form.Phrase;
+import wildflourish.core.ornament.Figure;
 import wildflourish.core.tune.BarLine;
 import wildflourish.core.version.Placement;
+import wildflourish.core.version.Playing;
 import wildflourish.core.version.Spot;
 import wildflourish.core.version.Version;
 
@@ -77,25 +79,36 @@ final class AboveStaff {
         double top = 0;
         for (int i = 0; i < spot.options().size(); i++) {
             Placement option = spot.options().get(i);
-            var shape = option.ornament().shapeFor(option.span().length(line.tune));
-            if (shape.isEmpty()) {
+            List<Sign> all = Sign.of(option.stack(), figureOf(option), Optional.empty());
+            boolean hasAll = i > 0;
+            List<Sign> signs = hasAll
+                    ? all
+                    : all.stream().filter(each -> each.kind() == Sign.Kind.OWN).toList();
+            if (signs.isEmpty() && option.passes().isEvery()) {
                 continue;
             }
-            double width = Signs.width(shape.get());
+            double width = Signs.width(signs);
             double x = Math.max(MusicLine.LEFT, column.centre() - (width <= 1 ? width / 2 : Math.min(width / 2, 0.8)));
             double left = i > 0 ? x - 1.9 : x;
             double foot = Math.min(0, skyline.top(left - 0.1, x + width + passesWidth(option) + 0.1)) - SIGN_GAP;
             if (i > 0) {
                 line.sketch.add(new Mark.Words("or", left, foot - 0.4, Face.ITALIC, 1.5), Ink.QUIET, Drawn.Kind.WORDS);
             }
-            Signs.draw(
-                    line.sketch, option.ornament(), shape.get(), new GlyphFont.Point(x, foot), Optional.of(spot.at()));
+            Signs.draw(line.sketch, signs, new GlyphFont.Point(x, foot), Optional.of(spot.at()), hasAll);
             passes(option, x + width, foot);
             skyline.grow();
             top = Math.min(top, foot - Signs.HEIGHT);
         }
         line.tops.merge(spot.at(), top, Math::min);
         return top;
+    }
+
+    /** The figure of a placement for its length; empty where it has none. */
+    private Optional<Figure> figureOf(Placement placement) {
+        Playing playing = line.score.version().orElseThrow().playing();
+        return playing.schooled(placement.stack())
+                .over(playing.instrument().family(), placement.span().length(line.tune))
+                .figure();
     }
 
     /** A placement for one time through says which, as in “2.”. */

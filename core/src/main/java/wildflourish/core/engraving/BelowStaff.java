@@ -5,8 +5,8 @@ import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import wildflourish.core.fingering.HandLines;
+import wildflourish.core.hand.Held;
 import wildflourish.core.instrument.Fingering;
-import wildflourish.core.performance.Moment.Held;
 import wildflourish.core.tune.Note;
 
 /** What stands below the notes of a line: words sung, letters, fingerings. */

@@ -3,6 +3,8 @@ package wildflourish.core.engraving;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import wildflourish.core.hand.ChanterForms;
+import wildflourish.core.hand.Held;
 import wildflourish.core.instrument.Breath;
 import wildflourish.core.instrument.ChartRow;
 import wildflourish.core.instrument.Family;
@@ -12,7 +14,8 @@ import wildflourish.core.instrument.Instrument;
 import wildflourish.core.instrument.School;
 import wildflourish.core.music.Step;
 import wildflourish.core.music.WrittenPitch;
-import wildflourish.core.performance.Moment.Held;
+import wildflourish.core.ornament.Ornament;
+import wildflourish.core.ornament.Target;
 import wildflourish.core.plain.HandFrame;
 import wildflourish.core.table.Trust;
 import wildflourish.core.words.Cautions;
@@ -128,7 +131,17 @@ public final class ChartSheet {
     }
 
     private double cellHeight() {
-        return 4.6 + FingeringStrip.height(instrument.holes()) + 4.2 + ROW_GAP;
+        return 4.6 + FingeringStrip.height(instrument.holes()) + 1.3 + 1.7 * mostLines() + ROW_GAP;
+    }
+
+    /** Lines of words below a note, of the note that has most. */
+    private int mostLines() {
+        return Math.max(
+                2,
+                instrument.chart().stream()
+                        .mapToInt(row -> gestures(row).size())
+                        .max()
+                        .orElse(0));
     }
 
     /** As players of session music call it: E and B flat, F, C and G sharp. */
@@ -191,6 +204,9 @@ public final class ChartSheet {
 
     /** Which finger cuts, by school where they differ, and which taps. */
     private List<String> gestures(ChartRow note) {
+        if (instrument.family() == Family.NINE_NOTE_PIPES) {
+            return movements(note);
+        }
         Optional<Gracing> gracing = instrument.gracingOf(note.pitch());
         if (gracing.isEmpty()) {
             return List.of();
@@ -208,6 +224,30 @@ public final class ChartSheet {
         return lines;
     }
 
+    /** The small notes of the chanter's movements onto a note, by school where they differ. */
+    private static List<String> movements(ChartRow note) {
+        List<String> lines = new ArrayList<>();
+        for (Ornament movement : Ornament.of(Family.NINE_NOTE_PIPES)) {
+            boolean isOfForms = movement.figures().get(0).figure().uses(Target.Kind.FORM)
+                    && movement.form().standsFor().contains(Ornament.StandsFor.NOTE);
+            if (isOfForms) {
+                List<String> schools = new ArrayList<>(movement.schools(Family.NINE_NOTE_PIPES));
+                schools.add("");
+                String forms = String.join(
+                        " ",
+                        schools.stream()
+                                .map(school -> ChanterForms.spelled(movement.id(), school, note.pitch()))
+                                .filter(words -> !words.isEmpty())
+                                .distinct()
+                                .toList());
+                if (!forms.isEmpty()) {
+                    lines.add(movement.name().toLowerCase(java.util.Locale.ROOT) + " " + forms);
+                }
+            }
+        }
+        return lines;
+    }
+
     // Below
 
     private void legend() {
@@ -221,7 +261,10 @@ public final class ChartSheet {
                 instrument.chart().stream().anyMatch(note -> !note.doubtful().isEmpty());
         signs += hasDoubtful ? " Beside the usual fingering stand others; ? is out of tune on many instruments." : "";
         lines.add(signs + (instrument.holes() > 7 ? " The thumb stands above the fingers." : ""));
-        if (instrument.schools().size() > 1) {
+        if (instrument.family() == Family.NINE_NOTE_PIPES) {
+            lines.add(
+                    "Below each note the small notes that may lead to it, as from silence, by school where schools differ.");
+        } else if (instrument.schools().size() > 1) {
             lines.add("Cuts in this order where they differ: "
                     + String.join(
                             ", ",

@@ -7,17 +7,19 @@ final class Decorations {
     private static final double GAP = 0.35;
     private static final double ROLL_WIDTH = 1.7;
     private static final double ROLL_HEIGHT = 0.55;
-    private static final Map<String, String> GLYPHS = Map.of(
-            "staccato", "articStaccatoAbove",
-            "accent", "articAccentAbove",
-            "emphasis", "articAccentAbove",
-            ">", "articAccentAbove",
-            "fermata", "fermataAbove",
-            "trill", "ornamentTrill",
-            "uppermordent", "ornamentShortTrill",
-            "lowermordent", "ornamentMordent",
-            "upbow", "stringsUpBow",
-            "downbow", "stringsDownBow");
+    private static final Map<String, String> GLYPHS = Map.ofEntries(
+            Map.entry("staccato", "articStaccatoAbove"),
+            Map.entry("tenuto", "articTenutoAbove"),
+            Map.entry("accent", "articAccentAbove"),
+            Map.entry("emphasis", "articAccentAbove"),
+            Map.entry(">", "articAccentAbove"),
+            Map.entry("fermata", "fermataAbove"),
+            Map.entry("trill", "ornamentTrill"),
+            Map.entry("turn", "ornamentTurn"),
+            Map.entry("uppermordent", "ornamentShortTrill"),
+            Map.entry("lowermordent", "ornamentMordent"),
+            Map.entry("upbow", "stringsUpBow"),
+            Map.entry("downbow", "stringsDownBow"));
 
     private final MusicLine line;
     private final Skyline skyline;
@@ -33,6 +35,10 @@ final class Decorations {
                 String glyph = GLYPHS.get(name);
                 if (glyph != null) {
                     glyph(column, GlyphFont.of(glyph));
+                } else if (name.equals("breath")) {
+                    breath(column);
+                } else if (name.startsWith("slide") || name.equals("fall")) {
+                    slide(column, name);
                 } else if (name.equals("roll")) {
                     roll(column);
                 }
@@ -47,6 +53,36 @@ final class Decorations {
                 column,
                 new Mark.Glyph(entry, x, foot - entry.box().bottom(), 1),
                 foot - entry.box().height());
+    }
+
+    /** A comma above the staff after the note. */
+    private void breath(Column column) {
+        GlyphFont.Entry comma = GlyphFont.of("breathMarkComma");
+        double x = column.x + Column.HEAD_WIDTH + 0.35;
+        double foot = Math.min(-0.2, skyline.top(x - 0.1, x + comma.box().width() + 0.1) - GAP);
+        add(column, new Mark.Glyph(comma, x, foot, 1), foot - comma.box().height());
+    }
+
+    /** A line into the head from below, out of it towards the next, or falling away from it. */
+    private void slide(Column column, String name) {
+        double y = Column.yOf(column.note.melody());
+        double left = column.x - column.accidentalInk() - 0.15;
+        double right = column.x + Column.HEAD_WIDTH + 0.2;
+        Mark line = switch (name) {
+            case "slide-on" -> new Mark.Line(right, y - 0.1, right + 1.0, y - 0.1 - nextRise(column), 0.15);
+            case "fall" -> new Mark.Line(right, y, right + 0.9, y + 0.9, 0.15);
+            default -> new Mark.Line(left - 0.95, y + 0.75, left, y + 0.1, 0.15);
+        };
+        add(column, line, y - 0.5);
+    }
+
+    /** Which way the next note lies: up, or down. */
+    private double nextRise(Column column) {
+        return line.tune
+                .neighbour(column.note.id(), 1)
+                .filter(next -> !next.isRest())
+                .map(next -> next.melody().staffStep() >= column.note.melody().staffStep() ? 0.5 : -0.5)
+                .orElse(0.5);
     }
 
     /** The wave that a tune's text writes as a tilde. */

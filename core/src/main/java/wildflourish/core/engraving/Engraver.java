@@ -52,9 +52,12 @@ public final class Engraver {
     private Engraver(Score score, Paper paper, Optional<Phrase> only, Below below) {
         this.only = only;
         this.below = below;
-        this.score = score;
+        Dressing dressing = score.shows().signs() && score.version().isPresent()
+                ? Dressing.of(score.tune(), score.version().get())
+                : Dressing.none(score.tune());
+        this.score = score.with(dressing.tune());
         this.paper = paper;
-        this.setting = Setting.of(score);
+        this.setting = Setting.of(this.score, dressing.small());
         this.y = paper.margin();
     }
 

@@ -2,9 +2,9 @@ package wildflourish.core.engraving;
 
 import java.util.List;
 import java.util.Optional;
+import wildflourish.core.hand.Held;
 import wildflourish.core.instrument.Breath;
 import wildflourish.core.instrument.Hole;
-import wildflourish.core.performance.Moment.Held;
 import wildflourish.core.tune.NoteId;
 
 /**

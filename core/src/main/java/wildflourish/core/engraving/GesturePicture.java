@@ -3,8 +3,8 @@ package wildflourish.core.engraving;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import wildflourish.core.hand.Held;
 import wildflourish.core.instrument.Fingering;
-import wildflourish.core.ornament.Gesture;
 import wildflourish.core.performance.Moment;
 
 /** The fingers of one ornament in small: its parts side by side, the holes of each one under the other, the finger that moves in colour. */
@@ -12,29 +12,37 @@ public final class GesturePicture {
     private static final double PART = 1.55;
     private static final double MARGIN = 0.35;
     private static final double HALO = FingeringStrip.RADIUS + 0.2;
+    /** More steps than these are left out: what comes again and again. */
+    private static final int MOST = 8;
 
     private GesturePicture() {}
 
     /**
      * One part of an ornament as realised.
      *
-     * @param hole the hole whose finger moves, from 1 at the mouth; empty for a plain part
-     * @param held what the fingers hold during the gesture, or during the plain note
+     * @param hole the hole whose finger moves, from 1 at the mouth; empty for a plain part, and where several move
+     * @param held what the fingers hold during the movement, or during the plain note
      */
-    public record Step(Gesture gesture, Optional<Integer> hole, Fingering held) {}
+    public record Step(Moment.Role role, Optional<Integer> hole, Fingering held) {
+        /** The player's name of the finger that moves. */
+        public Optional<String> finger() {
+            return hole.map(held::nameOf);
+        }
+    }
 
     /** The parts of an ornament from its moments; empty where the instrument has no fingering for them. */
     public static List<Step> stepsOf(List<Moment> moments) {
         List<Step> steps = new ArrayList<>();
         boolean isSettling = false;
-        for (int i = 0; i < moments.size(); i++) {
+        for (int i = 0; i < moments.size() && steps.size() < MOST; i++) {
             Optional<Fingering> held = fingering(moments.get(i));
-            if (held.isPresent() && moments.get(i).isGesture() && i + 1 < moments.size()) {
+            boolean isGesture = moments.get(i).isGesture();
+            if (held.isPresent() && isGesture && i + 1 < moments.size()) {
                 Optional<Integer> hole = fingering(moments.get(i + 1)).flatMap(after -> moved(held.get(), after));
-                steps.add(new Step(gestureOf(moments.get(i)), hole, held.get()));
+                steps.add(new Step(moments.get(i).cue().role(), hole, held.get()));
                 isSettling = true;
-            } else if (held.isPresent() && !isSettling) {
-                steps.add(new Step(Gesture.PLAIN, Optional.empty(), held.get()));
+            } else if (held.isPresent() && !isSettling && isNew(steps, held.get())) {
+                steps.add(new Step(Moment.Role.MELODY, Optional.empty(), held.get()));
             } else {
                 isSettling = false;
             }
@@ -42,26 +50,27 @@ public final class GesturePicture {
         return List.copyOf(steps);
     }
 
+    /** A note that is only begun again under the same fingers is no further step. */
+    private static boolean isNew(List<Step> steps, Fingering held) {
+        return steps.isEmpty() || !steps.get(steps.size() - 1).held().equals(held);
+    }
+
     private static Optional<Fingering> fingering(Moment moment) {
-        return moment.sounding().flatMap(Moment.Sounding::held).map(Moment.Held::fingering);
+        return moment.held().map(Held::fingering);
     }
 
-    private static Gesture gestureOf(Moment moment) {
-        return switch (moment.cue().role()) {
-            case CUT -> Gesture.CUT;
-            case TAP -> Gesture.TAP;
-            case CRAN -> Gesture.CRAN;
-            case MELODY, SMALL_NOTE, REST -> Gesture.PLAIN;
-        };
-    }
-
+    /** The only hole that differs. */
     private static Optional<Integer> moved(Fingering from, Fingering to) {
+        Optional<Integer> moved = Optional.empty();
         for (int hole = 1; hole <= from.holes().size(); hole++) {
             if (from.at(hole) != to.at(hole)) {
-                return Optional.of(hole);
+                if (moved.isPresent()) {
+                    return Optional.empty();
+                }
+                moved = Optional.of(hole);
             }
         }
-        return Optional.empty();
+        return moved;
     }
 
     /** Width in staff spaces. */
@@ -78,7 +87,7 @@ public final class GesturePicture {
         return MARGIN * 2 + FingeringStrip.centreOf(holes, holes) + FingeringStrip.RADIUS;
     }
 
-    /** The marks with the top left corner at 0, 0: moved fingers in the ink of the ornament's family, the rest quiet. */
+    /** The marks with the top left corner at 0, 0: moved fingers in the ink of the ornament's kind, the rest quiet. */
     public static List<Drawn> of(List<Step> steps, Ink family) {
         Sketch sketch = new Sketch();
         for (int part = 0; part < steps.size(); part++) {

@@ -7,10 +7,10 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import wildflourish.core.ornament.Ornament;
+import wildflourish.core.hand.Attempt;
 import wildflourish.core.ornament.Profile;
-import wildflourish.core.ornament.Shape;
 import wildflourish.core.performance.Realiser;
+import wildflourish.core.tune.Note;
 import wildflourish.core.tune.Tune;
 import wildflourish.core.version.Placement;
 import wildflourish.core.version.Spot;
@@ -24,44 +24,49 @@ public final class KeyToSigns {
     private KeyToSigns() {}
 
     /**
-     * An ornament that a version uses.
+     * A stack of ornaments that a version uses.
      *
-     * @param gestures for each note it stands on, the note's letter and the words for its gestures
+     * @param how for the student, a sentence for each ornament
+     * @param gestures for each note it stands on, the note's letter and the words for its movements
      */
-    public record Entry(Ornament ornament, Shape shape, List<String> gestures) {
+    public record Entry(String name, List<Sign> signs, List<String> how, List<String> gestures) {
         private Entry with(Entry more) {
             Set<String> all = new LinkedHashSet<>(gestures);
             all.addAll(more.gestures);
-            return new Entry(ornament, shape, List.copyOf(all));
+            return new Entry(name, signs, how, List.copyOf(all));
         }
     }
 
     public static List<Entry> of(Tune tune, Version version) {
+        Attempt.Scene scene = Attempt.Scene.of(tune, version, Profile.usual());
         Map<String, Entry> entries = new LinkedHashMap<>();
-        for (Spot spot : version.spots().values()) {
-            for (Placement option : spot.options()) {
-                Optional<Shape> shape = option.ornament().shapeFor(option.span().length(tune));
-                if (shape.isEmpty()) {
+        for (Note note : tune.notes()) {
+            for (Placement option : version.at(note.id()).map(Spot::options).orElse(List.of())) {
+                Optional<Attempt> attempt = Dressing.attemptOf(scene, option);
+                if (attempt.isEmpty() || attempt.get().figure().isEmpty()) {
                     continue;
                 }
-                String key = option.ornament().id() + shape.get().parts();
-                List<String> words =
-                        gestureWords(tune, version, option).stream().toList();
-                entries.merge(key, new Entry(option.ornament(), shape.get(), words), Entry::with);
+                List<Sign> signs = Sign.of(
+                        option.stack(), attempt.get().figure(), attempt.get().made());
+                List<String> how = option.stack().choices().stream()
+                        .map(choice -> choice.ornament().look().how())
+                        .toList();
+                String name = Words.name(option.stack());
+                List<String> words = gestureWords(scene, option, note).stream().toList();
+                String key = name + signs.stream().map(Sign::elements).toList();
+                entries.merge(key, new Entry(name, signs, how, words), Entry::with);
             }
         }
         return List.copyOf(entries.values());
     }
 
-    /** The letter of the note and its gestures in order; empty where the ornament cannot be played. */
-    private static Optional<String> gestureWords(Tune tune, Version version, Placement placement) {
+    /** The letter of the note and its movements in order; empty where the ornament cannot be played. */
+    private static Optional<String> gestureWords(Attempt.Scene scene, Placement placement, Note note) {
         List<String> words = new ArrayList<>();
-        for (GesturePicture.Step step :
-                GesturePicture.stepsOf(Realiser.alone(tune, version, placement, Profile.usual()))) {
-            words.add(Words.gesture(step.gesture(), step.hole()));
+        for (GesturePicture.Step step : GesturePicture.stepsOf(Realiser.alone(scene, placement))) {
+            words.add(Words.gesture(step.role(), step.finger()));
         }
-        String letter = Words.letter(tune.note(placement.span().first()));
-        return words.isEmpty() ? Optional.empty() : Optional.of(letter + ": " + String.join(", ", words));
+        return words.isEmpty() ? Optional.empty() : Optional.of(Words.letter(note) + ": " + String.join(", ", words));
     }
 
     /** The key as a block of a page: signs, names, and the words wrapped to the width. */
@@ -74,14 +79,19 @@ public final class KeyToSigns {
         sketch.words("Key to signs", 0, 1.6, Face.TITLE, 2.0);
         double y = 5.2;
         for (Entry entry : entries) {
-            Signs.picture(entry.ornament(), entry.shape(), 0.3, y + 0.2)
+            Signs.picture(entry.signs(), 0.3, y + 0.2)
                     .forEach(each -> sketch.add(each.mark(), each.ink(), Drawn.Kind.SIGN));
-            sketch.words(entry.ornament().name(), 4.2, y, Face.BOLD, 1.75);
-            for (String line : wrapped(unbroken(entry.gestures()), width - 15)) {
-                sketch.words(line, 15, y, Face.BODY, 1.75);
+            double left = Math.max(4.2, Signs.width(entry.signs()) + 0.9);
+            sketch.words(entry.name(), left, y, Face.BOLD, 1.75);
+            double column = Math.max(17, left + Face.BOLD.width(entry.name(), 1.75) + 1);
+            List<String> lines = wrapped(String.join(" ", entry.how()), width - column);
+            lines = new ArrayList<>(lines);
+            lines.addAll(wrapped(unbroken(entry.gestures()), width - column));
+            for (String line : lines) {
+                sketch.words(line, column, y, Face.BODY, 1.75);
                 y += LINE;
             }
-            y += entry.gestures().isEmpty() ? LINE + 0.6 : 0.6;
+            y += 0.6;
         }
         String holes =
                 "Holes are numbered from the mouth down. A filled ring is a covered hole, a cross below means firm breath.";

@@ -70,10 +70,8 @@ final class LaneStrip {
 
     /** From a finger that stays down to where it is played again; on the next line of music it goes on from the margin. */
     private static void kept(MusicLine line, HandLines.Kept kept, List<Column> columns, double middle) {
-        List<Column> its = columns.stream()
-                .filter(column -> kept.from().compareTo(column.note.id()) <= 0
-                        && column.note.id().compareTo(kept.to()) <= 0)
-                .toList();
+        List<Column> its =
+                columns.stream().filter(column -> kept.covers(column.note.id())).toList();
         if (its.size() > 1) {
             double y = middle + KEPT;
             double from = its.get(0).centre() + 0.3;

@@ -11,16 +11,19 @@ final class NotePainter {
     private final Sketch sketch;
     private final Column column;
     private final NoteId id;
+    /** Of small notes: those of an ornament have its colour. */
+    private final Ink small;
 
-    private NotePainter(Sketch sketch, Column column) {
+    private NotePainter(Sketch sketch, Column column, Ink small) {
+        this.small = small;
         this.sketch = sketch;
         this.column = column;
         this.id = column.note.id();
     }
 
     /** Draws the column; returns the height of its highest ink. */
-    static double draw(Sketch sketch, Column column) {
-        NotePainter painter = new NotePainter(sketch, column);
+    static double draw(Sketch sketch, Column column, Ink small) {
+        NotePainter painter = new NotePainter(sketch, column, small);
         if (column.note.isRest()) {
             painter.rest();
             return 1;
@@ -112,35 +115,34 @@ final class NotePainter {
 
     /** Small notes the tune itself writes: stems up, one with a flag, several under two beams, a curve to the note. */
     private void smallNotes() {
-        List<WrittenPitch> small = column.note.marks().graces().pitches();
-        if (small.isEmpty()) {
+        List<WrittenPitch> pitches = column.note.marks().graces().pitches();
+        if (pitches.isEmpty()) {
             return;
         }
         double end = column.smallTop();
-        for (int i = 0; i < small.size(); i++) {
+        for (int i = 0; i < pitches.size(); i++) {
             double x = column.smallNoteX(i);
-            double y = Column.yOf(small.get(i));
+            double y = Column.yOf(pitches.get(i));
             smallGlyph("noteheadBlack", x, y);
             for (double line = -1; line >= y; line--) {
                 sketch.add(new Mark.Line(x - 0.2, line, x + 0.9, line, LEDGER * 0.8), Ink.NOTES, Drawn.Kind.LEDGER, id);
             }
             double stemX = smallStemX(i);
-            sketch.add(new Mark.Line(stemX, y - 0.1, stemX, end, 0.1), Ink.NOTES, Drawn.Kind.SMALL_NOTE, id);
+            sketch.add(new Mark.Line(stemX, y - 0.1, stemX, end, 0.1), small, Drawn.Kind.SMALL_NOTE, id);
         }
-        if (small.size() == 1) {
+        if (pitches.size() == 1) {
             smallGlyph("flag8thUp", smallStemX(0) - 0.05, end);
         } else {
-            smallBeam(end, small.size());
-            smallBeam(end + 0.45, small.size());
+            smallBeam(end, pitches.size());
+            smallBeam(end + 0.45, pitches.size());
         }
         if (column.note.marks().graces().slashed()) {
             double x = smallStemX(0);
-            sketch.add(
-                    new Mark.Line(x - 0.5, end + 1.3, x + 0.7, end + 0.4, 0.1), Ink.NOTES, Drawn.Kind.SMALL_NOTE, id);
+            sketch.add(new Mark.Line(x - 0.5, end + 1.3, x + 0.7, end + 0.4, 0.1), small, Drawn.Kind.SMALL_NOTE, id);
         }
         double from = column.smallNoteX(0) + 0.35;
-        double y = Math.max(Column.yOf(small.get(0)), column.bottom()) + Column.SMALL_CURVE;
-        sketch.add(Curves.between(from, y, column.x + 0.3, y, 0.55), Ink.NOTES, Drawn.Kind.CURVE, id);
+        double y = Math.max(Column.yOf(pitches.get(0)), column.bottom()) + Column.SMALL_CURVE;
+        sketch.add(Curves.between(from, y, column.x + 0.3, y, 0.55), small, Drawn.Kind.CURVE, id);
     }
 
     private void smallBeam(double y, int count) {
@@ -148,7 +150,7 @@ final class NotePainter {
         double right = smallStemX(count - 1) + 0.05;
         sketch.add(
                 new Mark.Shape(Outline.polygon(left, y, right, y, right, y + 0.3, left, y + 0.3), 0),
-                Ink.NOTES,
+                small,
                 Drawn.Kind.SMALL_NOTE,
                 id);
     }
@@ -158,6 +160,6 @@ final class NotePainter {
     }
 
     private void smallGlyph(String name, double x, double y) {
-        sketch.add(new Mark.Glyph(GlyphFont.of(name), x, y, Column.SMALL), Ink.NOTES, Drawn.Kind.SMALL_NOTE, id);
+        sketch.add(new Mark.Glyph(GlyphFont.of(name), x, y, Column.SMALL), small, Drawn.Kind.SMALL_NOTE, id);
     }
 }

@@ -12,6 +12,11 @@ import wildflourish.core.version.Version;
  * @param shows what goes with the notes
  */
 public record Score(Tune tune, Optional<Version> version, Shows shows) {
+    /** The same score of a tune with other marks. */
+    Score with(Tune other) {
+        return new Score(other, version, shows);
+    }
+
     /**
      * What goes with the notes.
      *

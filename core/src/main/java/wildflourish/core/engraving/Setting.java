@@ -4,9 +4,11 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import wildflourish.core.fingering.FingeringPath;
 import wildflourish.core.fingering.HandLines;
 import wildflourish.core.form.Phrasing;
+import wildflourish.core.hand.Ways;
 import wildflourish.core.instrument.Fingering;
 import wildflourish.core.instrument.Instrument;
 import wildflourish.core.performance.Hands;
@@ -14,7 +16,7 @@ import wildflourish.core.tune.NoteId;
 import wildflourish.core.version.Version;
 
 /** A score with what is worked out once for all its lines: the fingering of each note, on each instrument shown, and the phrases. */
-record Setting(Score score, List<Hand> hands, Phrasing phrasing) {
+record Setting(Score score, List<Hand> hands, Phrasing phrasing, Set<NoteId> dressed) {
     /**
      * An instrument with its fingerings.
      *
@@ -35,12 +37,13 @@ record Setting(Score score, List<Hand> hands, Phrasing phrasing) {
         }
     }
 
-    static Setting of(Score score) {
+    /** Of a score whose notes have been given what stands beside them, which are named. */
+    static Setting of(Score score, Set<NoteId> dressed) {
         List<Hand> hands = new ArrayList<>();
         score.version()
                 .ifPresent(version -> hands.add(new Hand(
                         version.playing().instrument(),
-                        Hands.of(score.tune(), version),
+                        Ways.of(score.tune(), version).path(),
                         Hands.lines(score.tune(), version),
                         Optional.of(version))));
         score.shows()
@@ -55,6 +58,6 @@ record Setting(Score score, List<Hand> hands, Phrasing phrasing) {
                                 score.tune().header().type().session(),
                                 Map.of()),
                         Optional.empty())));
-        return new Setting(score, List.copyOf(hands), Phrasing.of(score.tune()));
+        return new Setting(score, List.copyOf(hands), Phrasing.of(score.tune()), Set.copyOf(dressed));
     }
 }

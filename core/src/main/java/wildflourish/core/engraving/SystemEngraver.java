@@ -30,7 +30,8 @@ final class SystemEngraver {
         staff();
         for (BarSetting bar : line.bars) {
             bar.beams.forEach(BeamGroup::settleStems);
-            bar.columns.forEach(column -> line.tops.put(column.note.id(), NotePainter.draw(line.sketch, column)));
+            bar.columns.forEach(
+                    column -> line.tops.put(column.note.id(), NotePainter.draw(line.sketch, column, smallInk(column))));
             bar.beams.forEach(beam -> beam.draw(line.sketch));
         }
         new TiesAndSlurs(line).draw();
@@ -39,6 +40,10 @@ final class SystemEngraver {
         double below = new BelowStaff(line).draw();
         zones(above, below);
         return line.sketch;
+    }
+
+    private Ink smallInk(Column column) {
+        return line.setting.dressed().contains(column.note.id()) ? Ink.SINGLE : Ink.NOTES;
     }
 
     // Along the line

@@ -5,6 +5,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import wildflourish.core.instrument.Button;
 import wildflourish.core.instrument.ButtonLayout;
 import wildflourish.core.instrument.Family;
@@ -103,8 +104,24 @@ public record HandLines(
      */
     public record Label(int lane, String text, boolean isBoxed) {}
 
-    /** A finger that stays down on a lane from one note to another. */
-    public record Kept(int lane, NoteId from, NoteId to) {}
+    /** A finger that stays down on a lane from one note to another, and every note it lies through. */
+    public record Kept(int lane, NoteId from, NoteId to, Set<NoteId> through) {
+        public Kept {
+            through = Set.copyOf(through);
+        }
+
+        /** Whether the finger lies there while a note is played. */
+        public boolean covers(NoteId note) {
+            return through.contains(note);
+        }
+
+        /** Of a finger that lies from one note of a line to another. */
+        private static Kept of(int lane, StayingDown.Stay stay, Tune tune) {
+            Set<NoteId> through = new java.util.HashSet<>();
+            tune.between(stay.from(), stay.to()).forEach(note -> through.add(note.id()));
+            return new Kept(lane, stay.from(), stay.to(), through);
+        }
+    }
 
     /** Whether each lane is a string. */
     public boolean hasStrings() {
@@ -140,13 +157,13 @@ public record HandLines(
         List<Struck> line = Struck.of(tune, tempo);
         return Optional.of(
                 instrument.strings().isPresent()
-                        ? of(line, Manners.of(instrument.strings().get(), school, tune.metreAt(0)), pins)
+                        ? of(tune, line, Manners.of(instrument.strings().get(), school, tune.metreAt(0)), pins)
                         : of(line, instrument, school, pins));
     }
 
     // Strings
 
-    private static HandLines of(List<Struck> line, StringPath.Manner manner, Map<NoteId, String> pins) {
+    private static HandLines of(Tune tune, List<Struck> line, StringPath.Manner manner, Map<NoteId, String> pins) {
         Strings strings = manner.strings();
         LinePath<StringWay> path = StringPath.best(line, manner, pins);
         List<Integer> fromTop = strings.fromTop();
@@ -155,7 +172,7 @@ public record HandLines(
             path.at(each.note().id()).ifPresent(way -> touches.put(each.note().id(), touch(way, strings, fromTop)));
         }
         List<Kept> kept = StayingDown.of(line, path).stream()
-                .map(each -> new Kept(fromTop.indexOf(each.string()), each.from(), each.to()))
+                .map(each -> Kept.of(fromTop.indexOf(each.string()), each, tune))
                 .toList();
         List<String> names = fromTop.stream().map(strings::stringName).toList();
         return new HandLines(

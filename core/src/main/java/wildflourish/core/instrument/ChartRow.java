@@ -33,6 +33,11 @@ public record ChartRow(
         return List.copyOf(all);
     }
 
+    /** Whether a fingering gives the note on every instrument. */
+    public boolean isSure(Fingering fingering) {
+        return fingerings().contains(fingering) && !doubtful.contains(fingering);
+    }
+
     static ChartRow from(Row row) {
         List<String> alternates = row.words("alternates");
         return new ChartRow(

@@ -48,6 +48,11 @@ public record Fingering(List<Hole> holes, boolean offKnee) {
         return new Fingering(changed, offKnee);
     }
 
+    /** The same holes with the chanter on the knee. */
+    public Fingering onKnee() {
+        return offKnee ? new Fingering(holes, false) : this;
+    }
+
     public boolean isAll(Hole state) {
         return holes.stream().allMatch(state::equals);
     }

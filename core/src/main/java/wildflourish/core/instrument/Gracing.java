@@ -13,12 +13,30 @@ import wildflourish.core.table.Trust;
  * What the fingers can do to one note. Holes count from 1 at the mouth.
  *
  * @param cuts the hole lifted for a cut, by school; a school without one cannot cut the note
+ * @param noCut why no school can cut it
  * @param tap the hole touched for a tap
  * @param speech whether cut, tap and roll speak well
  * @param crans the orders of lifted holes by the number of parts in the cran, the commonest first
+ * @param shakenAs how the note is held while its upper neighbour shakes; empty for as usual
  */
 public record Gracing(
-        FingeredPitch pitch, Map<School, Integer> cuts, Optional<Integer> tap, Speech speech, Crans crans) {
+        FingeredPitch pitch,
+        Map<School, Integer> cuts,
+        NoCut noCut,
+        Optional<Integer> tap,
+        Speech speech,
+        Crans crans,
+        Optional<Fingering> shakenAs) {
+    /** Why a note cannot be cut. */
+    public enum NoCut {
+        /** It can. */
+        NONE,
+        ALL_OPEN,
+        JUMPS,
+        PINCHED,
+        UNKNOWN
+    }
+
     /** How well the gestures of a note speak. */
     public record Speech(boolean weakCut, boolean weakTap, RollSpeech roll, Trust trust) {}
 
@@ -57,7 +75,17 @@ public record Gracing(
                 row.read("trust", Trust::valueOf));
         Crans crans = new Crans(orders(row, "short crans"), orders(row, "long crans"));
         return new Gracing(
-                row.read("note", FingeredPitch::parse), cuts, row.readOptional("tap", Integer::valueOf), speech, crans);
+                row.read("note", FingeredPitch::parse),
+                cuts,
+                row.readOptional("no cut", Gracing::noCut).orElse(NoCut.NONE),
+                row.readOptional("tap", Integer::valueOf),
+                speech,
+                crans,
+                row.readOptional("shaken as", Fingering::parse));
+    }
+
+    private static NoCut noCut(String word) {
+        return NoCut.valueOf(word.toUpperCase(java.util.Locale.ROOT).replace('-', '_'));
     }
 
     private static List<List<Integer>> orders(Row row, String column) {

@@ -49,6 +49,8 @@ public final class Instrument {
     private final String chartName;
     private final Trust trust;
     private final List<School> schools;
+    private final List<School> strokes;
+    private final List<FingeredPitch> drones;
     private final Optional<Strings> strings;
     private final Optional<ButtonLayout> buttons;
 
@@ -61,6 +63,10 @@ public final class Instrument {
         this.schools = row.optional("schools").isEmpty()
                 ? List.of(School.USUAL)
                 : row.words("schools").stream().map(School::of).toList();
+        this.strokes = row.optional("strokes").isEmpty()
+                ? List.of(School.USUAL)
+                : row.words("strokes").stream().map(School::of).toList();
+        this.drones = row.words("drones").stream().map(FingeredPitch::parse).toList();
         this.chartName = row.text("chart");
         this.trust = row.read("trust", Trust::valueOf);
         this.strings = Optional.empty();
@@ -75,6 +81,8 @@ public final class Instrument {
         this.reading = identity.reading;
         this.tuning = Tuning.EQUAL;
         this.schools = List.copyOf(identity.schools);
+        this.strokes = List.of(School.USUAL);
+        this.drones = List.of();
         this.chartName = "";
         this.strings = strings;
         this.buttons = buttons;
@@ -277,8 +285,21 @@ public final class Instrument {
         return reading;
     }
 
+    /** Ways of the hand that good players differ in; the first is usual. */
     public List<School> schools() {
         return schools;
+    }
+
+    /** What its drones sound, the lowest first; none for most. An octave of a note of the chart is tuned as that note. */
+    public List<SoundingPitch> drones() {
+        return drones.stream()
+                .map(pitch -> reading.sounding(pitch).plusCents(tuning.centsOf(new FingeredPitch(pitch.midi() + 12))))
+                .toList();
+    }
+
+    /** Ways of striking notes that good players differ in; the first is usual. */
+    public List<School> strokes() {
+        return strokes;
     }
 
     /** The chart from its lowest note up. */
@@ -311,35 +332,64 @@ public final class Instrument {
         return holeChart().gracingOf(pitch);
     }
 
+    /** The note of the chart that a fingering sounds in a register; empty for one that is not in the chart. */
+    public Optional<FingeredPitch> charted(Fingering fingering, Breath breath) {
+        return holeChart().soundOf(fingering, breath);
+    }
+
     /**
-     * What a fingering sounds in a register. One that is in the chart sounds its note; any other sounds the note of its first open hole,
-     * flattened by the holes covered below it (low trust: it is a passing chirp, never held).
+     * What a fingering sounds in a register; empty where it is silent: all shut on the knee. One that is in the chart sounds its note; any other sounds
+     * the note of its first open hole, flattened by the holes covered below it (low trust: it is a passing chirp, never held).
      */
-    public SoundingPitch soundOf(Fingering fingering, Breath breath) {
-        Optional<FingeredPitch> charted = holeChart().soundOf(fingering, breath);
+    public Optional<SoundingPitch> soundOf(Fingering fingering, Breath breath) {
+        Optional<FingeredPitch> charted = charted(fingering, breath).or(() -> charted(fingering.onKnee(), breath));
         if (charted.isPresent()) {
-            return sounding(charted.get());
+            return charted.map(this::sounding);
+        }
+        if (family == Family.UNION_PIPES && fingering.isAll(Hole.CLOSED)) {
+            return Optional.empty();
         }
         int open = fingering.firstOpen();
-        Fingering plain = fingering;
+        Fingering plain = fingering.onKnee();
         int covered = 0;
         for (int hole = open + 1; open > 0 && hole <= fingering.holes().size(); hole++) {
             covered += fingering.at(hole) == Hole.CLOSED ? 1 : 0;
             plain = plain.with(hole, Hole.OPEN);
         }
-        FingeredPitch base = holeChart()
-                .soundOf(plain, breath)
-                .orElseThrow(
-                        () -> new IllegalArgumentException(name + " has no pitch for " + fingering + " " + breath));
-        return sounding(base).plusCents(CENTS_BY_COVERED[Math.min(covered, CENTS_BY_COVERED.length - 1)]);
+        int cents = CENTS_BY_COVERED[Math.min(covered, CENTS_BY_COVERED.length - 1)];
+        return charted(plain, breath)
+                .map(base -> sounding(base).plusCents(cents))
+                .or(() -> nearest(fingering, breath).map(row -> sounding(row.pitch())));
     }
 
-    /** The chart's note whose lowest open hole is the one lifted: how a cut by that finger is written by custom. */
-    public FingeredPitch writtenForLift(int hole, Breath breath) {
+    /** The row of a register whose usual fingering differs in the fewest holes. */
+    private Optional<ChartRow> nearest(Fingering fingering, Breath breath) {
+        return chart().stream()
+                .filter(row -> row.breath() == breath)
+                .min(java.util.Comparator.comparingInt(row -> row.usual().fingersTo(fingering)));
+    }
+
+    /**
+     * How a finger lifted for a cut is written by custom: the note that sounds where the chart has it, else the note whose first open hole it is, of
+     * several the one with the most holes open.
+     */
+    public FingeredPitch writtenForLift(Fingering lifted, int hole, Breath breath) {
         Fingering above = Fingering.parse("X".repeat(hole - 1) + "O".repeat(holes() - hole + 1));
-        return holeChart()
-                .soundOf(above, breath)
-                .orElseThrow(() -> new IllegalArgumentException(name + " has no note " + above + " " + breath));
+        return charted(lifted, breath)
+                .filter(pitch -> lifted.hasThumb())
+                .or(() -> charted(above, breath))
+                .or(() -> lowestOpenAt(hole, breath))
+                .or(() -> nearest(lifted, breath).map(ChartRow::pitch))
+                .orElseThrow(() -> new IllegalArgumentException(name + " has no note " + lifted + " " + breath));
+    }
+
+    private Optional<FingeredPitch> lowestOpenAt(int hole, Breath breath) {
+        return chart().stream()
+                .filter(row -> row.breath() == breath
+                        && row.usual().with(1, Hole.CLOSED).firstOpen() == hole)
+                .max(java.util.Comparator.comparingLong(row ->
+                        row.usual().holes().stream().filter(Hole.OPEN::equals).count()))
+                .map(ChartRow::pitch);
     }
 
     /** How many holes it has; none on strings and buttons. */

@@ -1,107 +1,406 @@
 package wildflourish.core.ornament;
 
 import java.util.ArrayList;
+import java.util.EnumSet;
 import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
+import wildflourish.core.instrument.Family;
 import wildflourish.core.music.Fraction;
 import wildflourish.core.table.Row;
 import wildflourish.core.table.Table;
+import wildflourish.core.table.Trust;
 
-/** An ornament with the shapes it takes over spans of different length; the rows of {@code ornaments.table} that share an id. */
-public record Ornament(String id, String name, Family family, List<Shape> shapes, Manner manner) {
-    /** Families share a colour and a shape of sign. */
-    public enum Family {
-        SINGLE,
+/**
+ * An ornament: a row of {@code ornaments/*.table} with its figures.
+ *
+ * @param id its name in files and on the command line; each hand has its own {@code cut}
+ * @param kind where it stands among the choices, and its colour
+ * @param makers the families of instruments that make it
+ * @param form what it takes hold of
+ * @param manner how it is used
+ * @param speech what speaks for it, against it, and may refuse it
+ * @param look how it is shown and written
+ * @param figures in the order in which they are tried
+ */
+public record Ornament(
+        String id,
+        String name,
+        Kind kind,
+        List<Maker> makers,
+        Form form,
+        Manner manner,
+        Speech speech,
+        Look look,
+        List<Sized> figures) {
+    /** Kinds stand together among the choices and share a colour. */
+    public enum Kind {
+        FLICK,
         ROLL,
-        CRAN
+        CRAN,
+        GRACE,
+        MOVEMENT,
+        TRIPLET,
+        SLIDE,
+        SHAKE,
+        WAVE,
+        OCTAVE,
+        ARTICULATION,
+        REST
     }
 
-    /** What an ornament may stand for beyond one note. */
-    public enum Replaces {
+    /** What an ornament dresses: its whole span, or the first or the last part of whatever stands there. */
+    public enum Place {
+        SPAN,
+        FIRST,
+        LAST
+    }
+
+    /** What of a part a touch takes for itself; nobody else may then have it. */
+    public enum Slot {
+        GRACES,
+        BEGIN,
+        FRONT,
+        SECONDS,
+        WEIGHT,
+        TAIL,
+        END
+    }
+
+    /** What an ornament may stand for. */
+    public enum StandsFor {
         /** One written note. */
         NOTE,
-        /** Also several notes of one pitch. */
+        /** Several notes of one pitch. */
         EQUAL,
-        /** Also note, neighbour, note. */
-        TURN
+        /** Note, neighbour, note. */
+        TURN,
+        /** Two quavers a third apart. */
+        THIRD,
+        /** Two to four notes, whatever they are. */
+        NOTES,
+        /** One note whose next one lies a step away. */
+        APPROACH,
+        /** One note that has one before it. */
+        AFTER,
+        /** One note that has one after it. */
+        BEFORE,
+        /** One note a third from the one before it. */
+        MID,
+        /** Two quavers of the chanter, B or C and then lower. */
+        TACHUM
     }
 
-    /** How it is used: weight and difficulty from 1 to 9, and the smaller ornaments it may grow from. */
-    public record Manner(Replaces replaces, List<String> growsFrom, int weight, int difficulty) {
+    /**
+     * A family that makes it.
+     *
+     * @param strokes the school of strokes in which it does; empty for any
+     * @param only the beginnings of the names of those of the family that do; none for all
+     */
+    public record Maker(Family family, String strokes, Trust trust, List<String> only) {
+        public Maker {
+            only = List.copyOf(only);
+        }
+
+        public boolean isMadeOn(String instrument) {
+            return only.isEmpty() || only.stream().anyMatch(instrument::startsWith);
+        }
+    }
+
+    /** Where it takes hold, what of that it claims, and what it may stand for. */
+    public record Form(Place place, Set<Slot> claims, Set<StandsFor> standsFor) {
+        public Form {
+            claims = Set.copyOf(claims);
+            standsFor = Set.copyOf(standsFor);
+        }
+    }
+
+    /**
+     * How it is used: weight and difficulty from 1 to 9, the smaller ornaments it may grow from, the lowest stage of a stair it belongs to.
+     *
+     * @param stage 1 for Leaf to 4 for Wild
+     */
+    public record Manner(List<String> growsFrom, int weight, int difficulty, int stage) {
         public Manner {
             growsFrom = List.copyOf(growsFrom);
         }
     }
 
-    private static final Map<String, Ornament> ALL = read(Table.load("ornaments.table"));
-
-    public Ornament {
-        shapes = List.copyOf(shapes);
+    /** What may refuse it beyond what may refuse any, and what speaks for and against it. */
+    public record Speech(List<Refusal> refusals, List<Reason> reasons) {
+        public Speech {
+            refusals = List.copyOf(refusals);
+            reasons = List.copyOf(reasons);
+        }
     }
 
-    private static Map<String, Ornament> read(Table table) {
-        Map<String, Ornament> all = new LinkedHashMap<>();
+    /**
+     * How it is shown.
+     *
+     * @param schools its own ways of being played, the first is usual
+     * @param sign {@code small}, {@code mark NAME} or {@code own NAME}
+     * @param written how ABC writes it: {@code notes}, {@code mark NAME}, {@code words WORDS} …
+     * @param how one sentence for the student
+     */
+    public record Look(List<Own> schools, String sign, String written, String how) {
+        public Look {
+            schools = List.copyOf(schools);
+        }
+    }
+
+    /** A school of the ornament's own; of all its makers, or of one family only. */
+    public record Own(Optional<Family> family, String id) {}
+
+    /**
+     * A figure for spans of some length.
+     *
+     * @param families that make it so; empty for all
+     * @param school the ornament's own school that makes it so; empty for all
+     * @param length which spans it is for
+     */
+    public record Sized(Set<Family> families, String school, Lengths length, Figure figure) {
+        public Sized {
+            families = Set.copyOf(families);
+        }
+
+        boolean suits(Family family, String own) {
+            return (families.isEmpty() || families.contains(family)) && (school.isEmpty() || school.equals(own));
+        }
+    }
+
+    /** Lengths of spans in whole notes: any, exactly one, from one on, or below one. */
+    public record Lengths(String word) {
+        boolean has(Fraction length) {
+            if (word.equals("any")) {
+                return true;
+            }
+            if (word.startsWith(">=")) {
+                return !length.isLessThan(bound(2));
+            }
+            return word.startsWith("<") ? length.isLessThan(bound(1)) : length.equals(bound(0));
+        }
+
+        private Fraction bound(int from) {
+            return Fraction.parse(word.substring(from));
+        }
+
+        public boolean isAny() {
+            return word.equals("any");
+        }
+
+        /** The length, or the least of the lengths; empty where there is none. */
+        public Optional<Fraction> least() {
+            boolean hasNone = isAny() || word.startsWith("<");
+            return hasNone ? Optional.empty() : Optional.of(bound(word.startsWith(">=") ? 2 : 0));
+        }
+
+        public boolean isExact() {
+            return !isAny() && !word.startsWith("<") && !word.startsWith(">");
+        }
+    }
+
+    /** The plain note, asked for like an ornament where it may be wrong itself. */
+    public static final String PLAIN = "plain";
+
+    private static final Map<String, Family> FAMILIES = Map.of(
+            "whistle", Family.WHISTLE,
+            "flute", Family.FLUTE,
+            "bamboo", Family.BAMBOO_FLUTE,
+            "recorder", Family.RECORDER,
+            "union", Family.UNION_PIPES,
+            "nine", Family.NINE_NOTE_PIPES);
+
+    private static final List<Ornament> ALL = readAll();
+    private static final Map<Family, List<Ornament>> BY_FAMILY = byFamily();
+
+    public Ornament {
+        makers = List.copyOf(makers);
+        figures = List.copyOf(figures);
+        if (figures.isEmpty()) {
+            throw new IllegalArgumentException("the ornament " + id + " has no figure");
+        }
+    }
+
+    private static List<Ornament> readAll() {
+        List<Ornament> all = new ArrayList<>();
+        for (String hand : List.of("winds", "chanter")) {
+            all.addAll(read(Table.load("ornaments/" + hand + ".table"), Table.load("ornaments/" + hand + ".figures")));
+        }
+        return List.copyOf(all);
+    }
+
+    private static Map<Family, List<Ornament>> byFamily() {
+        Map<Family, List<Ornament>> map = new java.util.EnumMap<>(Family.class);
+        for (Family family : Family.values()) {
+            map.put(family, ALL.stream().filter(each -> each.isKnownTo(family)).toList());
+        }
+        return map;
+    }
+
+    /** The ornaments of a table, with the figures of another. Throws TableException for a fault in either. */
+    public static List<Ornament> read(Table table, Table figures) {
+        Map<String, List<Sized>> sized = new LinkedHashMap<>();
+        for (Row row : figures.rows()) {
+            sized.computeIfAbsent(row.text("ornament"), id -> new ArrayList<>()).add(sized(row));
+        }
+        List<Ornament> all = new ArrayList<>();
         for (Row row : table.rows()) {
-            Shape shape = new Shape(
-                    row.words("shape").isEmpty()
-                            ? List.of(Gesture.PLAIN)
-                            : row.words("shape").stream().map(Gesture::parse).toList(),
-                    row.text("span").equals("any") ? Optional.empty() : Optional.of(row.read("span", Fraction::parse)));
-            Ornament earlier = all.get(row.text("id"));
-            List<Shape> shapes = new ArrayList<>(earlier == null ? List.of() : earlier.shapes);
-            shapes.add(shape);
-            all.put(row.text("id"), new Ornament(row.text("id"), row.text("name"), family(row), shapes, manner(row)));
+            List<Sized> own = Optional.ofNullable(sized.remove(row.text("id")))
+                    .orElseThrow(() -> row.fault("no figure of it is in " + figures.file()));
+            all.add(ornament(row, own));
+        }
+        for (Row row : figures.rows()) {
+            if (sized.containsKey(row.text("ornament"))) {
+                throw row.fault("no ornament “" + row.text("ornament") + "” is in " + table.file());
+            }
         }
         return all;
     }
 
-    private static Family family(Row row) {
-        return row.read("family", word -> Family.valueOf(word.toUpperCase(java.util.Locale.ROOT)));
+    private static Sized sized(Row row) {
+        Figure.Opening opening = row.read("opening", word -> Figure.Opening.valueOf(word.toUpperCase(Locale.ROOT)));
+        return new Sized(
+                row.words("for").stream().map(Ornament::family).collect(java.util.stream.Collectors.toSet()),
+                row.optional("school").orElse(""),
+                new Lengths(row.text("span")),
+                row.read("figure", text -> Figure.parse(text, opening)));
     }
 
-    private static Manner manner(Row row) {
-        return new Manner(
-                row.read("replaces", word -> Replaces.valueOf(word.toUpperCase(java.util.Locale.ROOT))),
-                row.words("grows from"),
-                row.integer("weight"),
-                row.integer("difficulty"));
+    private static Ornament ornament(Row row, List<Sized> figures) {
+        List<Reason> reasons = new ArrayList<>();
+        row.words("for").forEach(word -> reasons.add(row.read("for", cell -> Reason.parse(word))));
+        row.words("against").forEach(word -> reasons.add(row.read("against", cell -> Reason.parse(word))));
+        int weight = row.integer("weight");
+        int byWeight = weight <= 2 ? 1 : weight <= 4 ? 2 : weight <= 6 ? 3 : 4;
+        return new Ornament(
+                row.text("id"),
+                row.text("name"),
+                row.read("kind", word -> Kind.valueOf(word.toUpperCase(Locale.ROOT))),
+                row.words("instruments").stream().map(word -> maker(row, word)).toList(),
+                new Form(
+                        row.read("place", word -> Place.valueOf(word.toUpperCase(Locale.ROOT))),
+                        set(row, "claims", Slot.class),
+                        set(row, "stands for", StandsFor.class)),
+                new Manner(
+                        row.words("grows from"),
+                        weight,
+                        row.integer("difficulty"),
+                        row.readOptional("stage", Integer::valueOf).orElse(byWeight)),
+                new Speech(
+                        row.words("not").stream()
+                                .map(word -> row.read("not", cell -> Refusal.parse(word)))
+                                .toList(),
+                        reasons),
+                new Look(
+                        row.words("schools").stream().map(Ornament::own).toList(),
+                        row.text("sign"),
+                        row.text("written"),
+                        row.text("do")),
+                figures);
+    }
+
+    private static <E extends Enum<E>> Set<E> set(Row row, String column, Class<E> type) {
+        Set<E> set = EnumSet.noneOf(type);
+        row.words(column)
+                .forEach(word -> set.add(row.read(column, cell -> Enum.valueOf(type, word.toUpperCase(Locale.ROOT)))));
+        return set;
+    }
+
+    private static Maker maker(Row row, String word) {
+        List<String> only = word.contains("/")
+                ? List.of(word.substring(word.indexOf('/') + 1).split("/", -1))
+                : List.of();
+        String[] halves = word.replaceFirst("/.*", "").split("[:@]", -1);
+        boolean isBound = word.contains("@");
+        return row.read(
+                "instruments",
+                cell -> new Maker(
+                        family(halves[0]), isBound ? halves[1] : "", Trust.valueOf(halves[halves.length - 1]), only));
+    }
+
+    private static Own own(String word) {
+        String[] halves = word.split(":", -1);
+        return halves.length == 1
+                ? new Own(Optional.empty(), word)
+                : new Own(Optional.of(family(halves[0])), halves[1]);
+    }
+
+    private static Family family(String word) {
+        Family family = FAMILIES.get(word);
+        return family != null ? family : Family.parse(word.replace('_', ' '));
     }
 
     public static List<Ornament> all() {
-        return List.copyOf(ALL.values());
+        return ALL;
+    }
+
+    /** Those that a family of instruments makes, or is told why it does not: of fingered winds all, of the chanter its own. */
+    public static List<Ornament> of(Family family) {
+        return BY_FAMILY.getOrDefault(family, List.of());
+    }
+
+    /** Whether it is asked at all on a family's instruments. */
+    private boolean isKnownTo(Family family) {
+        boolean isOfWinds = makers.stream().anyMatch(maker -> maker.family().isWind());
+        return isOfWinds
+                && family.isWind()
+                && (isMadeBy(family) || isForFingeredWinds() || family == Family.NINE_NOTE_PIPES);
+    }
+
+    private boolean isForFingeredWinds() {
+        return makers.stream().anyMatch(maker -> maker.family() != Family.NINE_NOTE_PIPES);
+    }
+
+    public boolean isMadeBy(Family family) {
+        return makers.stream().anyMatch(maker -> maker.family() == family);
     }
 
     public static Optional<Ornament> find(String id) {
-        return Optional.ofNullable(ALL.get(id));
+        return ALL.stream().filter(each -> each.id.equals(id)).findFirst();
     }
 
+    /** Throws IllegalArgumentException, naming those there are, for an id that no table has. */
     public static Ornament of(String id) {
-        return find(id).orElseThrow(() -> new IllegalArgumentException(
-                "there is no ornament “" + id + "”; there are " + String.join(", ", ALL.keySet())));
+        return find(id).orElseThrow(() -> new IllegalArgumentException("there is no ornament “" + id + "”; there are "
+                + String.join(", ", ALL.stream().map(Ornament::id).toList())));
     }
 
-    /** The shape for a span of a length in whole notes; empty when it has none. */
-    public Optional<Shape> shapeFor(Fraction length) {
-        for (Shape shape : shapes) {
-            if (shape.takes(length)) {
-                return Optional.of(shape);
+    /** Its own schools on a family's instruments, the usual one first; none where it has no choice. */
+    public List<String> schools(Family family) {
+        return look.schools().stream()
+                .filter(own -> own.family().isEmpty() || own.family().get() == family)
+                .map(Own::id)
+                .toList();
+    }
+
+    /** The figure for a span of a length in one of its own schools; empty where it has none. */
+    public Optional<Figure> figureFor(Family family, String school, Fraction length) {
+        for (Sized sized : figures) {
+            if (!sized.school.isEmpty() && sized.suits(family, school) && sized.length.has(length)) {
+                return Optional.of(sized.figure);
+            }
+        }
+        for (Sized sized : figures) {
+            if (sized.suits(family, "") && sized.length.has(length)) {
+                return Optional.of(sized.figure);
             }
         }
         return Optional.empty();
+    }
+
+    public boolean isTouch() {
+        return form.place() != Place.SPAN;
     }
 
     public boolean growsFrom(Ornament smaller) {
         return manner.growsFrom().contains(smaller.id);
     }
 
-    public boolean uses(Gesture gesture) {
-        for (Shape shape : shapes) {
-            if (shape.parts().contains(gesture)) {
-                return true;
-            }
-        }
-        return false;
+    @Override
+    public String toString() {
+        return id;
     }
 }

@@ -32,15 +32,6 @@ public record Times(Fraction factor) {
         return time.isMotor() ? time.millis().times(factor) : time.millis();
     }
 
-    /** How long a gesture itself takes: 0 for the plain note. */
-    public Fraction of(Gesture gesture) {
-        return switch (gesture) {
-            case PLAIN -> Fraction.ZERO;
-            case CUT, CRAN -> of("cut");
-            case TAP -> of("tap");
-        };
-    }
-
     /** The shortest sounding note between two gestures that a listener still hears as a note. */
     public Fraction floor() {
         return of("floor");

@@ -6,6 +6,7 @@ import java.util.Optional;
 import wildflourish.core.fingering.HandLines;
 import wildflourish.core.fingering.HandLines.Touch;
 import wildflourish.core.music.Fraction;
+import wildflourish.core.ornament.Begin;
 import wildflourish.core.tune.NoteId;
 
 /** The lanes of strings and boxes over a stretch of time: each string or row, then what makes it sound. */
@@ -35,9 +36,8 @@ final class HandLanes {
     private Optional<Sounded> sound(Moment moment, Optional<Sounded> open) {
         NoteId note = moment.cue().note();
         Optional<Touch> own = Optional.ofNullable(lines.touches().get(note));
-        Moment.Onset onset = moment.sounding().orElseThrow().onset();
-        boolean goesOn =
-                open.isPresent() && (own.isEmpty() || open.get().note.equals(note)) && onset == Moment.Onset.HELD;
+        Begin begin = moment.sounding().orElseThrow().begin();
+        boolean goesOn = open.isPresent() && (own.isEmpty() || open.get().note.equals(note)) && begin == Begin.HELD;
         Optional<Touch> touch = goesOn ? open.map(Sounded::touch) : own;
         if (touch.isEmpty()) {
             return Optional.empty();
@@ -45,8 +45,7 @@ final class HandLanes {
         Sounded next = goesOn
                 ? new Sounded(
                         open.get().note, touch.get(), open.get().startMillis, moment.endMillis(), open.get().isBegun)
-                : new Sounded(
-                        note, touch.get(), moment.startMillis(), moment.endMillis(), onset == Moment.Onset.TONGUE);
+                : new Sounded(note, touch.get(), moment.startMillis(), moment.endMillis(), begin.isStruck());
         if (goesOn) {
             sounded.set(sounded.size() - 1, next);
         } else {
@@ -85,9 +84,7 @@ final class HandLanes {
     }
 
     private boolean isKept(int lane, NoteId note) {
-        return lines.kept().stream()
-                .anyMatch(kept ->
-                        kept.lane() == lane && kept.from().compareTo(note) <= 0 && note.compareTo(kept.to()) <= 0);
+        return lines.kept().stream().anyMatch(kept -> kept.lane() == lane && kept.covers(note));
     }
 
     /** What makes it sound; none where the bellows do not matter. */

@@ -5,28 +5,16 @@ import java.util.Deque;
 import java.util.HashMap;
 import java.util.Map;
 import java.util.Optional;
-import wildflourish.core.fingering.FingeringPath;
 import wildflourish.core.fingering.HandLines;
-import wildflourish.core.instrument.ChartRow;
 import wildflourish.core.instrument.Fingering;
-import wildflourish.core.tune.Note;
 import wildflourish.core.tune.NoteId;
 import wildflourish.core.tune.Tune;
-import wildflourish.core.version.Placement;
 import wildflourish.core.version.Playing;
-import wildflourish.core.version.Spot;
 import wildflourish.core.version.Version;
 
-/**
- * The fingering of every note of a version: the shortest way through the tune, with the usual fingering where an ornament stands, since its gestures
- * are made from that, and the teacher's where one is pinned.
- */
+/** What the hands do on strings or buttons for a version, through what the teacher has pinned; the last few answers are remembered. */
 public final class Hands {
     private Hands() {}
-
-    public static FingeringPath of(Tune tune, Version version) {
-        return FingeringPath.of(tune.notes(), version.playing().instrument(), pins(tune, version));
-    }
 
     /** What the hands do on strings or buttons, through what the teacher has pinned; empty for an instrument fingered on holes. */
     public static Optional<HandLines> lines(Tune tune, Version version) {
@@ -80,47 +68,5 @@ public final class Hands {
         return version.at(note)
                 .filter(spot -> spot.pin().equals(fingering.toString()))
                 .isPresent();
-    }
-
-    /** The fingerings that may not be chosen otherwise, by note. */
-    public static Map<NoteId, Fingering> pins(Tune tune, Version version) {
-        Map<NoteId, Fingering> pins = ownPins(tune, version);
-        for (Spot spot : version.spots().values()) {
-            for (Placement option : spot.options()) {
-                for (Note note :
-                        tune.between(option.span().first(), option.span().last())) {
-                    if (!note.isRest()) {
-                        version.playing()
-                                .instrument()
-                                .rowOf(note.melody())
-                                .map(ChartRow::usual)
-                                .ifPresent(usual -> pins.put(note.id(), usual));
-                    }
-                }
-            }
-        }
-        return pins;
-    }
-
-    /** The fingerings that the teacher has chosen, by note. */
-    public static Map<NoteId, Fingering> ownPins(Tune tune, Version version) {
-        Map<NoteId, Fingering> pins = new HashMap<>();
-        for (Spot spot : version.spots().values()) {
-            pinned(tune, version, spot).ifPresent(fingering -> pins.put(spot.at(), fingering));
-        }
-        return pins;
-    }
-
-    private static Optional<Fingering> pinned(Tune tune, Version version, Spot spot) {
-        Note note = tune.note(spot.at());
-        if (spot.pin().isEmpty() || note.isRest()) {
-            return Optional.empty();
-        }
-        return version.playing()
-                .instrument()
-                .rowOf(note.melody())
-                .flatMap(row -> row.fingerings().stream()
-                        .filter(each -> each.toString().equals(spot.pin()))
-                        .findFirst());
     }
 }

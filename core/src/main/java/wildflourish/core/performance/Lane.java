@@ -4,9 +4,11 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import wildflourish.core.fingering.HandLines;
+import wildflourish.core.hand.Held;
 import wildflourish.core.instrument.Hole;
 import wildflourish.core.instrument.Instrument;
 import wildflourish.core.music.Fraction;
+import wildflourish.core.ornament.Begin;
 import wildflourish.core.ornament.Times;
 
 /**
@@ -104,11 +106,10 @@ public record Lane(Kind kind, int number, List<Stroke> strokes) {
         };
     }
 
-    private static List<Stroke> states(List<Moment> moments, java.util.function.Function<Moment.Held, State> stateOf) {
+    private static List<Stroke> states(List<Moment> moments, java.util.function.Function<Held, State> stateOf) {
         List<Stroke> strokes = new ArrayList<>();
         for (Moment moment : moments) {
-            Optional<State> state =
-                    moment.sounding().flatMap(Moment.Sounding::held).map(stateOf);
+            Optional<State> state = moment.held().map(stateOf);
             if (state.isEmpty()) {
                 continue;
             }
@@ -125,11 +126,11 @@ public record Lane(Kind kind, int number, List<Stroke> strokes) {
     private static List<Stroke> tongue(List<Moment> moments, Times times) {
         return moments.stream()
                 .filter(moment -> moment.sounding()
-                        .map(sounding -> sounding.onset() == Moment.Onset.TONGUE)
+                        .map(sounding -> sounding.begin().isStruck() || sounding.begin() == Begin.PUSH)
                         .orElse(false))
                 .map(moment -> new Stroke(
                         moment.startMillis(),
-                        moment.startMillis().plus(times.of("tongue").min(moment.lengthMillis())),
+                        moment.startMillis().plus(times.of("tongue gap").min(moment.lengthMillis())),
                         State.STRIKE))
                 .toList();
     }

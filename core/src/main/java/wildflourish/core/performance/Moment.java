@@ -2,58 +2,69 @@ package wildflourish.core.performance;
 
 import java.util.List;
 import java.util.Optional;
-import wildflourish.core.instrument.Breath;
-import wildflourish.core.instrument.Fingering;
+import wildflourish.core.hand.Held;
+import wildflourish.core.hand.Voice;
 import wildflourish.core.music.Fraction;
 import wildflourish.core.music.SoundingPitch;
+import wildflourish.core.ornament.Begin;
 import wildflourish.core.tune.NoteId;
 
 /**
- * A stretch of time in which nothing changes: one pitch or silence, one fingering. Moments follow each other without gap or overlap.
+ * A stretch of time in which nothing changes but what a glide says: the same voices or silence, one fingering. Moments follow each other without gap or
+ * overlap.
  *
  * @param startMillis from the beginning of the tune, exact
  * @param endMillis where the next moment begins
  * @param cue what it belongs to
- * @param sounding empty for silence
+ * @param sounding empty for silence; drones go on through it
+ * @param held what the fingers hold; empty for a pitch the instrument does not have, for rests, and on strings and buttons
  */
-public record Moment(Fraction startMillis, Fraction endMillis, Cue cue, Optional<Sounding> sounding) {
+public record Moment(
+        Fraction startMillis, Fraction endMillis, Cue cue, Optional<Sounding> sounding, Optional<Held> held) {
     /** What a moment is within its note. */
     public enum Role {
         MELODY,
         CUT,
         TAP,
-        CRAN,
+        /** A small note of an ornament with a pitch of its own. */
+        GRACE,
+        /** A silence within an ornament: everything shut. */
+        CLOSED,
+        /** A small note that the tune itself writes. */
         SMALL_NOTE,
         REST
-    }
-
-    /** How a moment begins: struck by the tongue, by a movement of the fingers, or going on from before. */
-    public enum Onset {
-        TONGUE,
-        FINGERS,
-        HELD
     }
 
     /** The bar in playing order (from 0), the written note, and the role of the moment. */
     public record Cue(int playedBar, NoteId note, Role role) {}
 
-    /** What the player holds. */
-    public record Held(Fingering fingering, Breath breath) {}
-
     /**
-     * What is heard and how it is made.
+     * What is heard and how it begins.
      *
-     * @param under what sounds with the melody: second strings, other buttons; mostly none
-     * @param held empty for a pitch the instrument does not have, and on strings and buttons
+     * @param voices the melody first, then what sounds with it: second strings, other buttons
      */
-    public record Sounding(SoundingPitch pitch, List<SoundingPitch> under, Optional<Held> held, Onset onset) {
+    public record Sounding(List<Voice> voices, Begin begin) {
         public Sounding {
-            under = List.copyOf(under);
+            voices = List.copyOf(voices);
         }
 
-        /** The melody by itself. */
-        public Sounding(SoundingPitch pitch, Optional<Held> held, Onset onset) {
-            this(pitch, List.of(), held, onset);
+        public Voice melody() {
+            return voices.get(0);
+        }
+
+        /** The melody's pitch, where it does not glide. */
+        public SoundingPitch pitch() {
+            return melody().pitch();
+        }
+
+        /** What sounds with the melody. */
+        public List<Voice> under() {
+            return voices.subList(1, voices.size());
+        }
+
+        /** The melody's pitch so many milliseconds after the moment began, in semitones above MIDI number 0. */
+        public double semitonesAt(double sinceMillis, double lengthMillis) {
+            return pitch().semitones() + melody().glide().centsAt(sinceMillis, lengthMillis) / 100;
         }
     }
 
@@ -67,7 +78,17 @@ public record Moment(Fraction startMillis, Fraction endMillis, Cue cue, Optional
         return endMillis.minus(startMillis);
     }
 
+    /** Whether it is a movement of an ornament, too short to be a note. */
     public boolean isGesture() {
-        return cue.role() == Role.CUT || cue.role() == Role.TAP || cue.role() == Role.CRAN;
+        return switch (cue.role()) {
+            case CUT, TAP, GRACE, CLOSED -> true;
+            case MELODY, SMALL_NOTE, REST -> false;
+        };
+    }
+
+    /** The melody's pitch in the middle of the moment, in semitones; empty for silence. */
+    public Optional<Double> semitonesInside(double part) {
+        double length = lengthMillis().toDouble();
+        return sounding.map(each -> each.semitonesAt(part * length, length));
     }
 }

@@ -3,11 +3,14 @@ package wildflourish.core.performance;
 import java.util.List;
 import java.util.Optional;
 import wildflourish.core.fingering.HandLines;
+import wildflourish.core.hand.Made;
+import wildflourish.core.hand.Voice;
 import wildflourish.core.instrument.Family;
 import wildflourish.core.music.Fraction;
 import wildflourish.core.music.Tempo;
 import wildflourish.core.tune.NoteId;
 import wildflourish.core.tune.PlayOrder;
+import wildflourish.core.version.Placement;
 
 /**
  * A version worked out: every moment from the first note to the end of the last, repeats played.
@@ -16,11 +19,28 @@ import wildflourish.core.tune.PlayOrder;
  * @param bars the bars in playing order with the time each begins
  * @param moments in time, without gap or overlap
  * @param lines what the hand does on strings or buttons; empty for other instruments
+ * @param figures the ornaments that are played, in time
+ * @param drones what sounds from the beginning to the end, whatever the melody does
  */
 public record Realisation(
-        Family family, Tempo tempo, List<BarStart> bars, List<Moment> moments, Optional<HandLines> lines) {
+        Family family,
+        Tempo tempo,
+        List<BarStart> bars,
+        List<Moment> moments,
+        Optional<HandLines> lines,
+        List<Figured> figures,
+        List<Voice> drones) {
     /** A bar played and where it begins, in milliseconds and in whole notes from the beginning of the tune. */
     public record BarStart(PlayOrder.Played played, Fraction startMillis, Fraction startWholeNotes) {}
+
+    /**
+     * An ornament as it is played.
+     *
+     * @param lengthWholeNotes of its span
+     * @param startMillis where the span begins; what it borrows comes before
+     */
+    public record Figured(
+            int playedBar, Placement placement, Made made, Fraction lengthWholeNotes, Fraction startMillis) {}
 
     /** A stretch of time in milliseconds. */
     public record Stretch(Fraction startMillis, Fraction endMillis) {
@@ -32,6 +52,21 @@ public record Realisation(
     public Realisation {
         bars = List.copyOf(bars);
         moments = List.copyOf(moments);
+        figures = List.copyOf(figures);
+        drones = List.copyOf(drones);
+    }
+
+    /** The same without drones. */
+    public Realisation withoutDrones() {
+        return drones.isEmpty() ? this : new Realisation(family, tempo, bars, moments, lines, figures, List.of());
+    }
+
+    /** The ornament that begins on a note in a bar played; empty where none does. */
+    public Optional<Figured> figureAt(NoteId note, int playedBar) {
+        return figures.stream()
+                .filter(each -> each.playedBar() == playedBar
+                        && each.placement().span().first().equals(note))
+                .findFirst();
     }
 
     public Fraction endMillis() {

@@ -3,59 +3,64 @@ package wildflourish.core.performance;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
-import wildflourish.core.fingering.FingeringPath;
 import wildflourish.core.fingering.HandLines;
-import wildflourish.core.instrument.ChartRow;
-import wildflourish.core.instrument.Family;
-import wildflourish.core.instrument.Fingering;
-import wildflourish.core.instrument.Gracing;
-import wildflourish.core.instrument.Hole;
+import wildflourish.core.hand.Attempt;
+import wildflourish.core.hand.Glide;
+import wildflourish.core.hand.Hand;
+import wildflourish.core.hand.Held;
+import wildflourish.core.hand.Made;
+import wildflourish.core.hand.Sound;
+import wildflourish.core.hand.Timing;
+import wildflourish.core.hand.Voice;
+import wildflourish.core.hand.Ways;
 import wildflourish.core.instrument.Instrument;
+import wildflourish.core.line.Line;
+import wildflourish.core.line.Tone;
 import wildflourish.core.music.Fraction;
 import wildflourish.core.music.SoundingPitch;
 import wildflourish.core.music.Tempo;
-import wildflourish.core.ornament.Gesture;
+import wildflourish.core.music.WrittenPitch;
+import wildflourish.core.ornament.Begin;
 import wildflourish.core.ornament.Profile;
-import wildflourish.core.ornament.Shape;
 import wildflourish.core.ornament.Times;
 import wildflourish.core.performance.Moment.Cue;
-import wildflourish.core.performance.Moment.Held;
-import wildflourish.core.performance.Moment.Onset;
 import wildflourish.core.performance.Moment.Role;
 import wildflourish.core.performance.Moment.Sounding;
-import wildflourish.core.tune.Bar;
 import wildflourish.core.tune.Note;
-import wildflourish.core.tune.PlayOrder;
+import wildflourish.core.tune.NoteId;
 import wildflourish.core.tune.Tune;
 import wildflourish.core.version.Placement;
 import wildflourish.core.version.Version;
 
 /**
- * Works a version out. The one place where ornaments become gestures; everything that is shown, heard or written of an ornament comes from
- * here.
+ * Works a version out. The one place where ornaments become moments; everything that is shown, heard or written of an ornament comes from here.
  */
 public final class Realiser {
     private static final Fraction HALF = Fraction.of(1, 2);
 
-    private final Tune tune;
-    private final Version version;
     private final Instrument instrument;
     private final Tempo tempo;
     private final Times times;
-    private final Fraction millisPerWholeNote;
+    private final Line line;
+    private final Ways ways;
+    private final Attempt.Scene scene;
+    private final Optional<HandLines> lines;
     private final List<Moment> moments = new ArrayList<>();
-    private final List<Realisation.BarStart> bars = new ArrayList<>();
-    private FingeringPath path = FingeringPath.NONE;
-    private Optional<HandLines> lines = Optional.empty();
-    private Fraction nowWholeNotes = Fraction.ZERO;
+    private final List<Realisation.Figured> figures = new ArrayList<>();
+    /** For each tone the ornament that begins on it, ready to be played. */
+    private final List<Optional<Ready>> ready = new ArrayList<>();
 
-    private Realiser(Tune tune, Version version, Profile profile, Tempo tempo) {
-        this.tune = tune;
-        this.version = version;
-        this.instrument = version.playing().instrument();
-        this.tempo = tempo;
-        this.times = profile.times();
-        this.millisPerWholeNote = tempo.millisOf(Fraction.ONE);
+    /** An ornament that can be played here, and how many tones it takes. */
+    private record Ready(Placement placement, Made made, int count) {}
+
+    private Realiser(Attempt.Scene scene, Optional<HandLines> lines) {
+        this.scene = scene;
+        this.line = scene.line();
+        this.ways = scene.ways();
+        this.instrument = scene.playing().instrument();
+        this.tempo = scene.playing().tempo();
+        this.times = scene.times();
+        this.lines = lines;
     }
 
     /** At the version's own tempo. */
@@ -64,257 +69,380 @@ public final class Realiser {
     }
 
     /**
-     * At another tempo. An ornament that is too fast for it is still worked out: its gestures are shortened, to half of the part they begin
-     * at the least, and the critic says so.
+     * At another tempo. An ornament that is too fast for it is still worked out: its movements are shortened, to half of the part they begin at the
+     * least, and the critic says so. One that the hand cannot make here is left out.
      */
     public static Realisation realise(Tune tune, Version version, Profile profile, Tempo tempo) {
-        return new Realiser(tune, version, profile, tempo).run();
+        return realise(
+                tune,
+                version,
+                profile,
+                tempo,
+                Hand.of(version.playing().instrument().family()));
+    }
+
+    /** With another hand than the instrument's own. */
+    public static Realisation realise(Tune tune, Version version, Profile profile, Tempo tempo, Hand hand) {
+        Version played = version.withPlaying(version.playing().withTempo(tempo));
+        return new Realiser(Attempt.Scene.of(tune, played, profile, hand), Hands.lines(tune, version)).run();
     }
 
     /**
-     * One placement by itself, as if after silence, at the version's tempo; times count from its own beginning. Empty where it cannot be
-     * played at all.
+     * One placement by itself, where it first stands in its tune, at the version's tempo; times count from its own beginning. Empty where the hand cannot
+     * make it.
      */
-    public static List<Moment> alone(Tune tune, Version version, Placement placement, Profile profile) {
-        Realiser realiser =
-                new Realiser(tune, version, profile, version.playing().tempo());
-        realiser.figureOf(tune.note(placement.span().first()), placement).ifPresent(figure -> realiser.play(figure, 0));
-        return List.copyOf(realiser.moments);
+    public static List<Moment> alone(Attempt.Scene scene, Placement placement) {
+        Realiser realiser = new Realiser(scene, Optional.empty());
+        Optional<Integer> at = scene.line().indexOf(placement.span().first());
+        Optional<Ready> made = at.flatMap(tone -> realiser.ready(tone, placement));
+        if (made.isEmpty()) {
+            return List.of();
+        }
+        Tone first = scene.line().tones().get(at.orElseThrow());
+        realiser.play(made.get(), at.get(), realiser.endOf(at.get(), made.get().count, Fraction.ZERO));
+        Fraction start = realiser.millisOf(first.start()).minus(made.get().made.leadMillis());
+        return realiser.moments.stream()
+                .map(moment -> new Moment(
+                        moment.startMillis().minus(start),
+                        moment.endMillis().minus(start),
+                        moment.cue(),
+                        moment.sounding(),
+                        moment.held()))
+                .toList();
     }
 
     private Fraction millisOf(Fraction lengthWholeNotes) {
-        return lengthWholeNotes.times(millisPerWholeNote);
+        return tempo.millisOf(lengthWholeNotes);
     }
 
     private Realisation run() {
-        path = Hands.of(tune, version);
-        lines = Hands.lines(tune, version);
-        for (PlayOrder.Played played : PlayOrder.of(tune)) {
-            bars.add(new Realisation.BarStart(played, millisOf(nowWholeNotes), nowWholeNotes));
-            play(played, bars.size() - 1);
+        for (int i = 0; i < line.tones().size(); i++) {
+            int tone = i;
+            ready.add(line.tones().get(i).placed().flatMap(placement -> ready(tone, placement)));
         }
-        return new Realisation(instrument.family(), tempo, bars, moments, lines);
-    }
-
-    private void play(PlayOrder.Played played, int playedBar) {
-        Bar bar = tune.bars().get(played.bar());
         int i = 0;
-        while (i < bar.notes().size()) {
-            Note note = bar.notes().get(i);
-            Optional<Placement> placed = version.at(note.id()).flatMap(spot -> spot.playedOn(played.pass()));
-            Optional<Figure> figure = placed.flatMap(placement -> figureOf(note, placement));
+        while (i < line.tones().size()) {
+            Optional<Ready> figure = ready.get(i);
+            int count = figure.map(Ready::count).orElse(1);
+            Fraction end = endOf(i, count, leadOf(i + count));
             if (figure.isPresent()) {
-                play(figure.get(), playedBar);
-                i += figure.get().notes().size();
+                play(figure.get(), i, end);
             } else {
-                play(note, playedBar);
-                i++;
+                play(i, end);
             }
+            i += count;
         }
+        List<Realisation.BarStart> bars = line.bars().stream()
+                .map(bar ->
+                        new Realisation.BarStart(bar.played(), millisOf(bar.startWholeNotes()), bar.startWholeNotes()))
+                .toList();
+        return new Realisation(instrument.family(), tempo, bars, moments, lines, figures, drones());
     }
 
-    /** An ornament ready to be played: its written notes, its shape and what the instrument does for them. */
-    private record Figure(List<Note> notes, Fraction length, Shape shape, ChartRow row, Gracing gracing) {}
+    private List<Voice> drones() {
+        List<Voice> drones = new ArrayList<>();
+        for (SoundingPitch pitch : instrument.drones()) {
+            drones.add(new Voice("drone " + (drones.size() + 1), pitch, Optional.empty(), false, Glide.LEVEL));
+        }
+        return drones;
+    }
 
-    /** Empty where it cannot be played at all: the instrument lacks the note, or no finger is known for a gesture. */
-    private Optional<Figure> figureOf(Note note, Placement placement) {
-        if (note.isRest()) {
-            return Optional.empty();
+    /** Where what begins on a tone ends: where the next one begins, less what that borrows. */
+    private Fraction endOf(int tone, int count, Fraction lead) {
+        return millisOf(line.tones().get(tone + count - 1).end()).minus(lead);
+    }
+
+    /** What a tone borrows from the one before, at most half of that. */
+    private Fraction leadOf(int tone) {
+        if (tone >= line.tones().size()
+                || ready.get(tone).isEmpty()
+                || line.before(tone).isEmpty()) {
+            return Fraction.ZERO;
         }
-        Fraction length = placement.span().length(tune);
-        Optional<ChartRow> row = instrument.rowOf(note.melody());
-        Optional<Gracing> gracing = row.flatMap(each -> instrument.gracingOf(each.pitch()));
-        Optional<Shape> shape = placement.ornament().shapeFor(length);
-        if (gracing.isEmpty() || shape.isEmpty()) {
-            return Optional.empty();
-        }
-        List<Note> notes =
-                tune.between(placement.span().first(), placement.span().last());
-        Figure figure = new Figure(notes, length, shape.get(), row.get(), gracing.get());
-        int crans = 0;
-        for (Gesture gesture : figure.shape().parts()) {
-            if (gesture != Gesture.PLAIN && heldFor(gesture, figure, crans).isEmpty()) {
+        Fraction before = millisOf(line.tones().get(tone - 1).length());
+        return ready.get(tone).get().made.leadMillis().min(before.times(HALF));
+    }
+
+    /** Empty where it cannot be made: a rest, a note the instrument lacks, no finger for it, something the hand refuses. */
+    private Optional<Ready> ready(int tone, Placement placement) {
+        int count = line.countOf(tone, placement);
+        for (Tone each : line.tones().subList(tone, tone + count)) {
+            boolean isSilent = each.isRest() || !instrument.has(each.note().melody());
+            if (isSilent || !each.note().marks().graces().isEmpty()) {
                 return Optional.empty();
             }
-            crans += gesture == Gesture.CRAN ? 1 : 0;
         }
-        return Optional.of(figure);
+        if (line.tones().get(tone).touch() == Tone.Touch.TIED) {
+            return Optional.empty();
+        }
+        Attempt attempt = Attempt.of(scene, tone, count, placement.stack());
+        return attempt.made()
+                .filter(made -> attempt.hitches().isEmpty())
+                .map(made -> new Ready(placement, made, count));
     }
 
-    private void play(Figure figure, int playedBar) {
-        Fraction start = nowWholeNotes;
-        int parts = figure.shape().parts().size();
-        int crans = 0;
-        for (int i = 0; i < parts; i++) {
-            Gesture gesture = figure.shape().parts().get(i);
-            Fraction partStart = start.plus(figure.length().times(Fraction.of(i, parts)));
-            Fraction partEnd = start.plus(figure.length().times(Fraction.of(i + 1, parts)));
-            Note written = writtenAt(figure, start, partStart);
-            playPart(figure, new Part(gesture, crans, written, i == 0), partStart, partEnd, playedBar);
-            crans += gesture == Gesture.CRAN ? 1 : 0;
+    // Figures
+
+    private void play(Ready figure, int tone, Fraction end) {
+        Tone first = line.tones().get(tone);
+        Fraction start = millisOf(first.start());
+        Fraction span =
+                millisOf(line.tones().get(tone + figure.count - 1).end()).minus(start);
+        List<Fraction> lengths = Timing.lengths(figure.made, span);
+        List<Made.Part> parts = figure.made.parts();
+        Fraction lead = ready.isEmpty() ? figure.made.leadMillis() : leadOf(tone);
+        figures.add(new Realisation.Figured(
+                first.place().playedBar(),
+                figure.placement,
+                figure.made,
+                span.dividedBy(millisOf(Fraction.ONE)),
+                start));
+        Fraction now = start;
+        for (int i = 0; i < parts.size(); i++) {
+            Fraction until =
+                    i == parts.size() - 1 ? end : now.plus(lengths.get(i)).min(end);
+            if (!now.isLessThan(until)) {
+                break;
+            }
+            NoteId note = writtenAt(tone, figure.count, now);
+            boolean isBorrowed = i == 0 && figure.made.borrows() && lead.isPositive();
+            Frame frame = new Frame(first, note, i == 0);
+            if (isBorrowed) {
+                smalls(parts.get(i), frame, now.minus(lead), now);
+                land(parts.get(i), frame, now, until, true);
+            } else {
+                Fraction at = open(parts.get(i), frame, now, until);
+                land(parts.get(i), frame, at, until, at.isMoreThan(now));
+            }
+            now = now.plus(lengths.get(i));
         }
-        nowWholeNotes = start.plus(figure.length());
     }
 
-    /** One part of a figure: what begins it, how many crans came before, the written note it falls on, whether it is the first. */
-    private record Part(Gesture gesture, int cransBefore, Note written, boolean isFirst) {}
+    /** The tone a figure begins on, the written note that a part falls on, and whether it is the first part. */
+    private record Frame(Tone first, NoteId note, boolean isFirst) {
+        Cue cue(Role role) {
+            return new Cue(first.place().playedBar(), note, role);
+        }
+    }
 
-    private static Note writtenAt(Figure figure, Fraction figureStart, Fraction time) {
-        Fraction start = figureStart;
-        for (Note note : figure.notes()) {
-            start = start.plus(note.played());
-            if (time.isLessThan(start)) {
-                return note;
+    private NoteId writtenAt(int tone, int count, Fraction millis) {
+        for (int i = tone; i < tone + count - 1; i++) {
+            if (millis.isLessThan(millisOf(line.tones().get(i).end()))) {
+                return line.tones().get(i).note().id();
             }
         }
-        return figure.notes().get(figure.notes().size() - 1);
+        return line.tones().get(tone + count - 1).note().id();
     }
 
-    private void playPart(Figure figure, Part part, Fraction startWholeNotes, Fraction endWholeNotes, int playedBar) {
-        Fraction start = millisOf(startWholeNotes);
-        Fraction end = millisOf(endWholeNotes);
-        Held melody = new Held(figure.row().usual(), figure.row().breath());
-        SoundingPitch pitch = instrument.sounding(figure.row().pitch());
-        if (part.gesture() == Gesture.PLAIN) {
-            Onset onset = part.isFirst() ? onsetOf(pitch) : Onset.HELD;
-            add(start, end, new Cue(playedBar, part.written().id(), Role.MELODY), sounding(pitch, melody, onset));
-            return;
+    /** What comes before the landing of a part: the wait and the small notes, within their part. Returns where the landing begins. */
+    private Fraction open(Made.Part part, Frame frame, Fraction start, Fraction end) {
+        Fraction wanted = part.waitMillis().plus(part.smallMillis());
+        Fraction most =
+                end.minus(start).minus(times.floor()).max(end.minus(start).times(HALF));
+        Fraction given = wanted.min(most);
+        if (!given.isPositive()) {
+            return start;
         }
-        Held gesture = heldFor(part.gesture(), figure, part.cransBefore()).orElseThrow();
-        Fraction until = start.plus(gestureLength(part.gesture(), end.minus(start)));
-        boolean isTongued = isSilentBefore() && instrument.family() != Family.NINE_NOTE_PIPES;
-        Onset onset = isTongued ? Onset.TONGUE : Onset.FINGERS;
-        SoundingPitch chirp = instrument.soundOf(gesture.fingering(), gesture.breath());
-        add(
-                start,
-                until,
-                new Cue(playedBar, part.written().id(), roleOf(part.gesture())),
-                sounding(chirp, gesture, onset));
-        add(until, end, new Cue(playedBar, part.written().id(), Role.MELODY), sounding(pitch, melody, Onset.FINGERS));
+        Fraction wait = part.waitMillis().times(given).dividedBy(wanted);
+        Fraction now = start;
+        if (wait.isPositive()) {
+            now = start.plus(wait);
+            Begin begin = beginOf(part.landing(), Begin.ATTACK, frame);
+            add(start, now, frame.cue(Role.MELODY), part.landing().with(begin).with(Glide.LEVEL));
+        }
+        smalls(part, frame, now, start.plus(given));
+        return start.plus(given);
     }
 
-    /** As long as the student needs for it; in a part too short for that and a floor, what the floor leaves, but at least half. */
-    private Fraction gestureLength(Gesture gesture, Fraction part) {
-        return times.of(gesture).min(part.minus(times.floor()).max(part.times(HALF)));
+    /** Small notes in a stretch, each in proportion to its movement. */
+    private void smalls(Made.Part part, Frame frame, Fraction start, Fraction end) {
+        Fraction sum = part.smallMillis();
+        Fraction now = start;
+        for (int i = 0; i < part.smalls().size(); i++) {
+            Made.Small small = part.smalls().get(i);
+            Fraction length = end.minus(start).times(small.millis()).dividedBy(sum);
+            Fraction until = i == part.smalls().size() - 1 ? end : now.plus(length);
+            boolean isFirst = i == 0 && frame.isFirst && part.waitMillis().isZero();
+            Begin wanted = isFirst && part.landing().begin().isTongue() ? Begin.TONGUE : Begin.FINGERS;
+            Begin begin = isFirst ? beginOf(small.sound(), wanted, frame) : Begin.FINGERS;
+            add(now, until, frame.cue(roleOf(small.role())), small.sound().with(begin));
+            now = until;
+        }
     }
 
-    private static Role roleOf(Gesture gesture) {
-        return switch (gesture) {
-            case PLAIN -> Role.MELODY;
+    private static Role roleOf(Made.Role role) {
+        return switch (role) {
             case CUT -> Role.CUT;
             case TAP -> Role.TAP;
-            case CRAN -> Role.CRAN;
+            case GRACE -> Role.GRACE;
+            case CLOSED -> Role.CLOSED;
         };
     }
 
-    private Optional<Held> heldFor(Gesture gesture, Figure figure, int cransBefore) {
-        Fingering base = figure.row().usual();
-        Optional<Fingering> moved = switch (gesture) {
-            case PLAIN -> Optional.of(base);
-            case CUT -> figure.gracing().cutBy(version.playing().school()).map(hole -> base.with(hole, Hole.OPEN));
-            case TAP -> figure.gracing().tap().map(hole -> base.with(hole, Hole.CLOSED));
-            case CRAN -> cranHole(figure, cransBefore).map(hole -> base.with(hole, Hole.OPEN));
-        };
-        return moved.map(fingering -> new Held(fingering, figure.row().breath()));
-    }
-
-    private static Optional<Integer> cranHole(Figure figure, int cransBefore) {
-        List<List<Integer>> orders = figure.shape().parts().size() > 2
-                ? figure.gracing().crans().longOrders()
-                : figure.gracing().crans().shortOrders();
-        return orders.stream().findFirst().map(order -> order.get(cransBefore % order.size()));
-    }
-
-    private void play(Note note, int playedBar) {
-        Fraction start = millisOf(nowWholeNotes);
-        nowWholeNotes = nowWholeNotes.plus(note.played());
-        Fraction end = millisOf(nowWholeNotes);
-        if (note.isRest()) {
-            add(start, end, new Cue(playedBar, note.id(), Role.REST), Optional.empty());
+    /** What a part comes to: a glide into it first, where it has one. */
+    private void land(Made.Part part, Frame frame, Fraction start, Fraction end, boolean isAfterSmalls) {
+        if (!start.isLessThan(end)) {
             return;
         }
-        boolean isTied = tune.neighbour(note.id(), -1)
-                .map(before -> before.marks().joins().tied() && !isSilentBefore())
-                .orElse(false);
-        Fraction afterGraces = playGraces(note, start, end, playedBar);
-        SoundingPitch pitch = instrument.sounding(note.melody());
-        Onset onset = isTied ? Onset.HELD : afterGraces.equals(start) ? onsetOf(note, pitch) : Onset.FINGERS;
-        Optional<Held> held = instrument
-                .rowOf(note.melody())
-                .map(row -> new Held(path.at(note.id()).orElse(row.usual()), row.breath()));
-        add(
-                afterGraces,
-                end,
-                new Cue(playedBar, note.id(), Role.MELODY),
-                Optional.of(new Sounding(pitch, under(note), held, onset)));
+        Role role = part.landing().isSilent() ? Role.REST : Role.MELODY;
+        boolean isClosed = part.landing().begin() == Begin.CLOSE;
+        Begin begin = isAfterSmalls && !isClosed
+                ? Begin.FINGERS
+                : beginOf(part.landing(), part.landing().begin(), frame);
+        Sound landing = part.landing().with(begin);
+        Fraction now = start;
+        if (part.slide().isPresent()) {
+            Made.Slide slide = part.slide().get();
+            Fraction length = end.minus(start);
+            Fraction most = length.minus(times.floor()).max(length.times(Fraction.of(2, 3)));
+            now = start.plus(slide.millis().min(most));
+            add(start, now, frame.cue(role), landing.with(Glide.of(slide.fromCents(), 0)));
+            landing = landing.with(Begin.HELD);
+        }
+        add(now, end, frame.cue(role), landing);
     }
 
-    /** The second notes that the hand can hold with the melody. */
-    private List<SoundingPitch> under(Note note) {
+    /** How the first sound of a part really begins: struck after silence and where a layer wants it, in the instrument's own way. */
+    private Begin beginOf(Sound sound, Begin wanted, Frame frame) {
+        if (sound.isSilent()) {
+            return wanted;
+        }
+        boolean isSilent = isSilentBefore() && !isShutBefore();
+        if (frame.isFirst && (isSilent || frame.first.touch() == Tone.Touch.STRUCK)) {
+            return strike();
+        }
+        if (wanted != Begin.ATTACK) {
+            return wanted;
+        }
+        if (!frame.isFirst) {
+            boolean hasTongue = strike() == Begin.TONGUE;
+            return hasTongue ? Begin.TONGUE : isSilentBefore() ? strike() : Begin.FINGERS;
+        }
+        return beginOf(frame.first, sound.voices().get(0).pitch());
+    }
+
+    private boolean isShutBefore() {
+        return !moments.isEmpty() && moments.get(moments.size() - 1).cue().role() == Role.CLOSED;
+    }
+
+    // Plain tones
+
+    private void play(int index, Fraction end) {
+        Tone tone = line.tones().get(index);
+        Fraction start = millisOf(tone.start());
+        Cue rest = new Cue(tone.place().playedBar(), tone.note().id(), Role.REST);
+        if (!start.isLessThan(end)) {
+            return;
+        }
+        if (tone.isRest()) {
+            moments.add(new Moment(start, end, rest, Optional.empty(), Optional.empty()));
+            return;
+        }
+        Fraction afterGraces = tone.index() == 0 ? graces(tone, start, end) : start;
+        Note note = tone.note();
+        SoundingPitch pitch = instrument.sounding(note.melody());
+        Begin begin = afterGraces.isMoreThan(start) ? Begin.FINGERS : beginOf(tone, pitch);
+        Cue cue = new Cue(tone.place().playedBar(), note.id(), Role.MELODY);
+        moments.add(new Moment(
+                afterGraces,
+                end,
+                cue,
+                Optional.of(new Sounding(voices(note, pitch, begin != Begin.HELD), begin)),
+                ways.of(note)));
+    }
+
+    /** The melody, and the second notes that the hand can hold with it. */
+    private List<Voice> voices(Note note, SoundingPitch pitch, boolean begins) {
+        List<Voice> voices = new ArrayList<>();
+        voices.add(new Voice(Voice.MELODY, pitch, Optional.of(note.melody()), begins, Glide.LEVEL));
         boolean sounds = note.isChord()
                 && lines.filter(hand -> hand.troubles().stream()
                                 .noneMatch(trouble -> trouble.note().equals(note.id())))
                         .isPresent();
-        return sounds
-                ? note.pitches().subList(0, note.pitches().size() - 1).stream()
-                        .map(instrument::sounding)
-                        .toList()
-                : List.of();
+        if (sounds) {
+            for (WrittenPitch under : note.pitches().subList(0, note.pitches().size() - 1)) {
+                voices.add(new Voice(
+                        "second " + voices.size(),
+                        instrument.sounding(under),
+                        Optional.of(under),
+                        begins,
+                        Glide.LEVEL));
+            }
+        }
+        return voices;
     }
 
     /** Small notes that the tune itself writes: each as long as a cut, all together at most half of the note. */
-    private Fraction playGraces(Note note, Fraction start, Fraction end, int playedBar) {
-        int count = note.marks().graces().pitches().size();
-        if (count == 0) {
+    private Fraction graces(Tone tone, Fraction start, Fraction end) {
+        List<WrittenPitch> pitches = tone.note().marks().graces().pitches();
+        if (pitches.isEmpty()) {
             return start;
         }
-        Fraction each = times.of(Gesture.CUT).min(end.minus(start).times(HALF).dividedBy(count));
+        Fraction each = times.of("cut").min(end.minus(start).times(HALF).dividedBy(pitches.size()));
         Fraction now = start;
-        for (var small : note.marks().graces().pitches()) {
+        for (WrittenPitch small : pitches) {
             SoundingPitch pitch = instrument.sounding(small);
-            Optional<Held> held = instrument.rowOf(small).map(row -> new Held(row.usual(), row.breath()));
             Fraction next = now.plus(each);
-            add(
+            Cue cue = new Cue(tone.place().playedBar(), tone.note().id(), Role.SMALL_NOTE);
+            Begin begin = now.equals(start) ? beginOf(tone, pitch) : Begin.FINGERS;
+            moments.add(new Moment(
                     now,
                     next,
-                    new Cue(playedBar, note.id(), Role.SMALL_NOTE),
-                    Optional.of(new Sounding(pitch, held, onsetOf(pitch))));
+                    cue,
+                    Optional.of(new Sounding(List.of(Voice.of(pitch, Optional.of(small))), begin)),
+                    ways.usual(small)));
             now = next;
         }
         return now;
     }
 
     /**
-     * The tongue begins a note after silence and parts two notes of one pitch; other notes follow from the fingers. On union pipes closing the
-     * chanter does what the tongue does elsewhere; on nine-note pipes nothing does: the sound never stops.
+     * How a tone begins by itself. The tongue, or what does its work, begins a note after silence and parts two notes of one pitch; others follow from the
+     * fingers. On strings and buttons a stroke, a turn of the bellows or a button struck again begins a note.
      */
-    private Onset onsetOf(SoundingPitch pitch) {
-        if (instrument.family() == Family.NINE_NOTE_PIPES) {
-            return Onset.FINGERS;
+    private Begin beginOf(Tone tone, SoundingPitch pitch) {
+        if (tone.touch() == Tone.Touch.TIED && !isSilentBefore()) {
+            return Begin.HELD;
         }
-        if (isSilentBefore()) {
-            return Onset.TONGUE;
+        if (lines.isPresent()) {
+            boolean isBegun =
+                    isSilentBefore() || lines.get().isBegun(tone.note().id());
+            return isBegun ? Begin.STROKE : Begin.FINGERS;
         }
-        SoundingPitch before =
-                moments.get(moments.size() - 1).sounding().orElseThrow().pitch();
-        return before.equals(pitch) ? Onset.TONGUE : Onset.FINGERS;
+        boolean isStruck = isSilentBefore()
+                || tone.touch() == Tone.Touch.STRUCK
+                || lastPitch().equals(Optional.of(pitch));
+        return isStruck ? strike() : Begin.FINGERS;
     }
 
-    /** On strings and buttons a stroke, a turn of the bellows or a button struck again begins a note; after a repeat it does in any case. */
-    private Onset onsetOf(Note note, SoundingPitch pitch) {
-        return lines.map(hand -> isSilentBefore() || hand.isBegun(note.id()) ? Onset.TONGUE : Onset.FINGERS)
-                .orElseGet(() -> onsetOf(pitch));
+    private Optional<SoundingPitch> lastPitch() {
+        return moments.isEmpty()
+                ? Optional.empty()
+                : moments.get(moments.size() - 1).sounding().map(Sounding::pitch);
+    }
+
+    /** What the tongue does elsewhere: throat or tongue on flutes, closing on union pipes; on the nine-note chanter the sound never stops. */
+    private Begin strike() {
+        return switch (instrument.family()) {
+            case WHISTLE, RECORDER, BAMBOO_FLUTE -> Begin.TONGUE;
+            case FLUTE -> scene.playing().strokes().id().equals("tongued") ? Begin.TONGUE : Begin.CLOSE;
+            case UNION_PIPES -> Begin.CLOSE;
+            case NINE_NOTE_PIPES -> Begin.FINGERS;
+            default -> Begin.STROKE;
+        };
     }
 
     private boolean isSilentBefore() {
         return moments.isEmpty() || moments.get(moments.size() - 1).sounding().isEmpty();
     }
 
-    private static Optional<Sounding> sounding(SoundingPitch pitch, Held held, Onset onset) {
-        return Optional.of(new Sounding(pitch, Optional.of(held), onset));
-    }
-
-    private void add(Fraction start, Fraction end, Cue cue, Optional<Sounding> sounding) {
-        moments.add(new Moment(start, end, cue, sounding));
+    private void add(Fraction start, Fraction end, Cue cue, Sound sound) {
+        List<Voice> voices = sound.begin() == Begin.HELD
+                ? sound.voices().stream().map(Voice::goingOn).toList()
+                : sound.voices();
+        Optional<Sounding> sounding =
+                voices.isEmpty() ? Optional.empty() : Optional.of(new Sounding(voices, sound.begin()));
+        Optional<Held> held = cue.role() == Role.REST ? Optional.empty() : sound.held();
+        moments.add(new Moment(start, end, cue, sounding, held));
     }
 }

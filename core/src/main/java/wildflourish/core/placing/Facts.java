@@ -2,86 +2,96 @@ package wildflourish.core.placing;
 
 import java.util.List;
 import java.util.Optional;
-import wildflourish.core.instrument.Gracing;
-import wildflourish.core.instrument.RollSpeech;
+import wildflourish.core.hand.Attempt;
+import wildflourish.core.hand.Forms;
+import wildflourish.core.line.Tone;
 import wildflourish.core.music.Fraction;
 import wildflourish.core.music.Tempo;
-import wildflourish.core.ornament.Gesture;
 import wildflourish.core.ornament.Ornament;
+import wildflourish.core.ornament.Stack;
 import wildflourish.core.tune.Note;
+import wildflourish.core.version.Span;
 
-/** Everything that reasons and refusals may ask about one ornament over one span in one situation. */
-public record Facts(Situation situation, Candidate candidate) {
+/**
+ * Everything that reasons and refusals may ask about a stack of ornaments over one span in one situation.
+ *
+ * @param count how many written notes it is over
+ * @param attempt what the hand makes of it; empty where there is nothing to make it on
+ */
+public record Facts(Situation situation, Stack stack, int count, Optional<Attempt> attempt) {
+    /** Tried where there is a note, within its bar. */
+    static Facts of(Situation situation, Stack stack, int count) {
+        Facts bare = new Facts(situation, stack, count, Optional.empty());
+        boolean canBeTried = bare.tones().size() == count
+                && bare.tones().stream()
+                        .allMatch(tone -> !tone.isRest()
+                                && situation.instrument().has(tone.note().melody()));
+        return canBeTried
+                ? new Facts(
+                        situation,
+                        stack,
+                        count,
+                        Optional.of(Attempt.of(situation.scene(), situation.tone(), count, stack)))
+                : bare;
+    }
+
     public Ornament ornament() {
-        return candidate.ornament();
+        return stack.main().ornament();
     }
 
-    public boolean isA(Ornament.Family family) {
-        return ornament().family() == family;
-    }
-
-    /** A cut or a tap alone. */
-    public boolean isOnly(Gesture gesture) {
-        return isA(Ornament.Family.SINGLE) && uses(gesture);
-    }
-
-    public boolean uses(Gesture gesture) {
-        return ornament().uses(gesture);
+    /** The tones it stands on; fewer than its notes where the bar ends before. */
+    public List<Tone> tones() {
+        List<Tone> all = situation.scene().line().tones();
+        int bar = all.get(situation.tone()).place().playedBar();
+        int end = situation.tone();
+        while (end < all.size()
+                && end < situation.tone() + count
+                && all.get(end).place().playedBar() == bar) {
+            end++;
+        }
+        return all.subList(situation.tone(), end);
     }
 
     public List<Note> notes() {
-        return situation
-                .tune()
-                .between(candidate.span().first(), candidate.span().last());
+        return tones().stream().map(Tone::note).toList();
     }
 
-    public boolean isHeldNote() {
-        return candidate.span().isOneNote();
+    public Span span() {
+        List<Note> notes = notes();
+        return new Span(notes.get(0).id(), notes.get(notes.size() - 1).id());
+    }
+
+    public Fraction lengthWholeNotes() {
+        Fraction length = Fraction.ZERO;
+        for (Tone tone : tones()) {
+            length = length.plus(tone.length());
+        }
+        return length;
+    }
+
+    /** The tone after the span that sounds; empty beyond silence. */
+    public Optional<Tone> after() {
+        return situation.scene().line().at(situation.tone() + tones().size());
+    }
+
+    public boolean isOneNote() {
+        return count == 1;
     }
 
     public boolean areEqualNotes() {
-        return notes().size() > 1 && Candidate.areEqual(notes());
+        return count > 1 && Forms.areEqual(notes());
     }
 
-    public boolean isTurn() {
-        return Candidate.isTurn(notes());
-    }
-
-    public Optional<Integer> cutHole() {
-        return situation
-                .gracing()
-                .flatMap(gracing -> gracing.cutBy(situation.playing().school()));
-    }
-
-    public Optional<Integer> tapHole() {
-        return situation.gracing().flatMap(Gracing::tap);
-    }
-
-    public RollSpeech rollSpeech() {
-        return situation.gracing().map(gracing -> gracing.speech().roll()).orElse(RollSpeech.NONE_KNOWN);
-    }
-
-    public boolean speaksWeakly() {
-        return situation.gracing().map(Gracing::speech).stream()
-                .anyMatch(speech ->
-                        (speech.weakCut() && isOnly(Gesture.CUT)) || (speech.weakTap() && isOnly(Gesture.TAP)));
-    }
-
-    /** The fastest tempo at which the span holds the ornament; empty when it has no shape here. */
+    /** The fastest tempo at which it is clean; empty where it needs no time or cannot be made. */
     public Optional<Tempo> cleanUpTo() {
-        return candidate
-                .shape()
-                .map(shape -> shape.cleanUpTo(
-                        candidate.span().length(situation.tune()),
-                        situation.playing().tempo().beatLength(),
-                        situation.profile().times()));
+        return attempt.flatMap(Attempt::cleanUpTo);
     }
 
-    /** Clean-up-to tempo as a multiple of the tempo asked for; 0 when there is no shape. */
-    public Fraction roominess() {
+    /** Whether it is clean at so many times the tempo asked for. */
+    boolean isCleanAt(Fraction factor) {
         return cleanUpTo()
-                .map(clean -> clean.beatsPerMinute()
-                        .dividedBy(situation.playing().tempo().beatsPerMinute()))
-                .orElse(Fraction.ZERO);
+                .map(clean -> !clean.beatsPerMinute()
+                        .isLessThan(situation.playing().tempo().beatsPerMinute().times(factor)))
+                .orElse(true);
     }
 }

@@ -1,12 +1,14 @@
 package wildflourish.core.placing;
 
 import java.util.List;
+import wildflourish.core.ornament.Reason;
+import wildflourish.core.ornament.Refusal;
 import wildflourish.core.version.Placement;
 
 /**
- * The verdict on an ornament over a span: it fits when nothing refuses it.
+ * The verdict on a stack of ornaments over a span: it fits when nothing refuses it.
  *
- * @param refusals all that hold, the weightiest first
+ * @param refusals all that are told, the weightiest first
  * @param reasons all that hold, the strongest first
  */
 public record Fit(Facts facts, List<Refusal> refusals, List<Reason> reasons) {
@@ -16,13 +18,8 @@ public record Fit(Facts facts, List<Refusal> refusals, List<Reason> reasons) {
     }
 
     static Fit of(Facts facts) {
-        List<Refusal> refusals =
-                Refusal.ALL.stream().filter(each -> each.holds(facts)).toList();
-        return new Fit(facts, refusals, refusals.isEmpty() ? reasonsFor(facts) : List.of());
-    }
-
-    private static List<Reason> reasonsFor(Facts facts) {
-        return Reason.STRONGEST_FIRST.stream().filter(each -> each.holds(facts)).toList();
+        List<Refusal> refusals = Refusals.of(facts);
+        return new Fit(facts, refusals, refusals.isEmpty() ? Reasons.of(facts) : List.of());
     }
 
     public boolean fits() {
@@ -35,6 +32,6 @@ public record Fit(Facts facts, List<Refusal> refusals, List<Reason> reasons) {
     }
 
     public Placement placement() {
-        return Placement.of(facts.ornament(), facts.candidate().span());
+        return Placement.of(facts.stack(), facts.span());
     }
 }

@@ -2,15 +2,21 @@ package wildflourish.core.placing;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
+import wildflourish.core.hand.Attempt.Scene;
 import wildflourish.core.ornament.Profile;
 import wildflourish.core.tune.Note;
 import wildflourish.core.tune.NoteId;
 import wildflourish.core.tune.Tune;
+import wildflourish.core.version.Placement;
 import wildflourish.core.version.Spot;
 import wildflourish.core.version.Version;
 
-/** Something a critic says about a version: a note the instrument lacks, or a placement that does not fit, with all that refuses it. */
-public sealed interface Remark permits Remark.MissingNote, Remark.Unfit {
+/**
+ * Something a critic says about a version: a note the instrument lacks, a placement that does not fit, with all that refuses it, two equal notes on a pipe
+ * with nothing between them, a stretch for which nobody has the breath.
+ */
+public sealed interface Remark permits Remark.MissingNote, Remark.Unfit, Remark.Unparted, Remark.NoBreath {
     /** The note it is about. */
     NoteId at();
 
@@ -20,18 +26,48 @@ public sealed interface Remark permits Remark.MissingNote, Remark.Unfit {
     /** A placement that does not fit where it stands. */
     record Unfit(NoteId at, Fit verdict) implements Remark {}
 
+    /** A note equal to the one before it, on a pipe that never stops. */
+    record Unparted(NoteId at) implements Remark {}
+
+    /** A stretch that is longer than a breath. */
+    record NoBreath(NoteId at, Breaths.Stretch stretch, Breaths.Span breath) implements Remark {}
+
     /** Everything there is to say about a version, in the order of the tune. */
     static List<Remark> of(Tune tune, Version version, Profile profile) {
+        Scene scene = Scene.of(tune, version, profile);
         List<Remark> remarks = new ArrayList<>();
         for (Note note : tune.notes()) {
             if (!note.isRest() && !version.playing().instrument().has(note.melody())) {
                 remarks.add(new MissingNote(note.id()));
             }
-            version.at(note.id()).map(Spot::options).orElse(List.of()).stream()
-                    .map(option -> WhatFits.facts(tune, option, version.playing(), profile))
-                    .filter(Refusal::anyHolds)
-                    .forEach(facts -> remarks.add(new Unfit(note.id(), Fit.of(facts))));
+            List<Placement> options = version.at(note.id()).map(Spot::options).orElse(List.of());
+            for (Placement option : options) {
+                WhatFits.verdict(scene, version, option, profile)
+                        .filter(verdict -> !verdict.fits())
+                        .ifPresent(verdict -> remarks.add(new Unfit(note.id(), verdict)));
+            }
+            if (isBare(tune, version, note) && WhatFits.isUnparted(scene, version, note.id(), profile)) {
+                remarks.add(new Unparted(note.id()));
+            }
         }
+        remarks.addAll(breathless(scene, version));
         return List.copyOf(remarks);
+    }
+
+    private static boolean isBare(Tune tune, Version version, Note note) {
+        return version.covering(tune, note.id()).flatMap(Spot::first).isEmpty();
+    }
+
+    /** The longest stretch, where it is longer than anybody's breath; a plain stage is left alone. */
+    private static List<Remark> breathless(Scene scene, Version version) {
+        Optional<Breaths.Span> breath =
+                Breaths.of(version.playing().instrument().family());
+        if (breath.isEmpty() || version.isPlain()) {
+            return List.of();
+        }
+        return Breaths.longest(scene.line(), version)
+                .filter(stretch -> stretch.seconds().isMoreThan(breath.get().toSeconds()))
+                .map(stretch -> List.<Remark>of(new NoBreath(stretch.firstNote(), stretch, breath.get())))
+                .orElse(List.of());
     }
 }

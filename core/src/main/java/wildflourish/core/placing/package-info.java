@@ -1,2 +1,2 @@
-/** Which ornament fits a spot and why: predicates over the facts of a spot. Uses version and all it uses. */
+/** Which ornament fits a spot and why, and what a critic says of a version: predicates over the facts of a spot. Uses hand and all it uses. */
 package wildflourish.core.placing;

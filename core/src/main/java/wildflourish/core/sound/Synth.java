@@ -2,13 +2,14 @@ package wildflourish.core.sound;
 
 import java.util.List;
 import java.util.Optional;
-import wildflourish.core.music.SoundingPitch;
+import wildflourish.core.hand.Voice;
 import wildflourish.core.performance.Moment;
 import wildflourish.core.performance.Realisation;
 
 /**
- * A voice for the sounding line of a realisation, by the family of its instrument: one oscillator whose phase never jumps, and one for each second note. A cut or tap is a break of
- * pitch with no new attack; tongue, bow and bellows make a short dip before their note, a plucked one dies away. Rendering is a pure function of the realisation and the stretch asked for.
+ * The sound of a realisation, by the family of its instrument: an oscillator whose phase never jumps for the melody, one for each second note, one for each
+ * drone. A cut or a tap is a break of pitch with no new attack; tongue, bow and bellows make a short dip before their note, a plucked one dies away; a drone
+ * goes on through everything. Rendering is a pure function of the realisation and the stretch asked for.
  */
 public final class Synth {
     public static final int SAMPLE_RATE = 44_100;
@@ -24,33 +25,59 @@ public final class Synth {
     private static final double UNDER = 0.8;
 
     private static final double MAKING_ROOM = 0.4;
+    /** All drones together are about as loud as the melody. */
+    private static final double DRONES = 0.55;
+    /** Drones come and go within so long. */
+    private static final double DRONE_MILLIS = 30;
 
     private final List<Moment> moments;
-    private final Voice voice;
+    private final Voice[] drones;
+    private final double[] droneSteps;
+    private final double[] dronePhases;
+    private final double endMillis;
+    private double droneLevel;
+    private final Tone tone;
     private final double[] partials;
     private int next;
+    /** Of the moment under way: when it began and ends, in milliseconds. */
+    private double start;
+
+    private double end = Double.NEGATIVE_INFINITY;
+    private Optional<Moment.Sounding> sounding = Optional.empty();
     /** What is left of a struck note that dies away. */
     private double left = 1;
 
-    private int struck = -1;
     private double phase;
     private double frequency;
     /** Of second notes; a moment has at most so many as are set. */
     private final double[] underPhases = new double[MOST_UNDER];
 
-    private double[] underFrequencies = {};
-    private int underOf = -1;
+    private double[] underSteps = {};
     private double level;
     private long noise = 0x5DEECE66DL;
 
     /** A voice ready to render from a time on. */
     public Synth(Realisation realisation, double fromMillis) {
+        this(realisation, fromMillis, Tone.of(realisation.family()));
+    }
+
+    /** With another tone than the instrument's own. */
+    Synth(Realisation realisation, double fromMillis, Tone tone) {
         this.moments = realisation.moments();
-        this.voice = Voice.of(realisation.family());
-        this.partials = voice.partials().stream().mapToDouble(each -> each).toArray();
+        this.tone = tone;
+        this.partials = tone.partials().stream().mapToDouble(each -> each).toArray();
+        this.endMillis = realisation.endMillis().toDouble();
+        this.drones = realisation.drones().toArray(new Voice[0]);
+        this.droneSteps = new double[drones.length];
+        this.dronePhases = new double[drones.length];
+        for (int i = 0; i < drones.length; i++) {
+            droneSteps[i] = 2 * Math.PI * drones[i].pitch().hertz() / SAMPLE_RATE;
+            dronePhases[i] = droneSteps[i] * fromMillis / 1000 * SAMPLE_RATE % (2 * Math.PI);
+        }
         while (next < moments.size() && moments.get(next).endMillis().toDouble() <= fromMillis) {
             next++;
         }
+        enter();
     }
 
     /** Samples between −1 and 1 from the time on, at {@link #SAMPLE_RATE}; silence after the end. Call with times that follow each other. */
@@ -58,8 +85,9 @@ public final class Synth {
         double now = fromMillis;
         double step = 1000.0 / SAMPLE_RATE;
         for (int i = 0; i < count; i++) {
-            while (next < moments.size() && now >= moments.get(next).endMillis().toDouble()) {
+            while (next < moments.size() && now >= end) {
                 next++;
+                enter();
             }
             samples[i] = sample(now);
             now = fromMillis + (i + 1) * step;
@@ -68,35 +96,66 @@ public final class Synth {
 
     /** A whole realisation as samples, with a short tail in which the last note dies away. */
     public static float[] render(Realisation realisation) {
+        return render(realisation, Tone.of(realisation.family()));
+    }
+
+    static float[] render(Realisation realisation, Tone tone) {
         int count = (int) Math.ceil(realisation.endMillis().toDouble() / 1000 * SAMPLE_RATE) + SAMPLE_RATE / 20;
         float[] samples = new float[count];
-        new Synth(realisation, 0).render(0, samples, count);
+        new Synth(realisation, 0, tone).render(0, samples, count);
         return samples;
     }
 
+    /** The next moment begins, if there is one. */
+    private void enter() {
+        if (next >= moments.size()) {
+            sounding = Optional.empty();
+            end = Double.POSITIVE_INFINITY;
+            start = Double.POSITIVE_INFINITY;
+            return;
+        }
+        Moment moment = moments.get(next);
+        start = moment.startMillis().toDouble();
+        end = moment.endMillis().toDouble();
+        sounding = moment.sounding();
+        underSteps = sounding.stream()
+                .flatMap(each -> each.under().stream())
+                .limit(MOST_UNDER)
+                .mapToDouble(voice -> 2 * Math.PI * voice.pitch().hertz() / SAMPLE_RATE)
+                .toArray();
+        boolean isStruck = sounding.map(each -> each.begin().isStruck()).orElse(false);
+        if (tone.decayMillis().isPresent() && isStruck) {
+            left = 1;
+            level = 0;
+        }
+    }
+
     private float sample(double now) {
-        boolean isIn =
-                next < moments.size() && now >= moments.get(next).startMillis().toDouble();
-        Moment moment = isIn ? moments.get(next) : null;
-        if (moment != null && moment.sounding().isPresent()) {
-            double target = moment.sounding().get().pitch().hertz();
+        if (sounding.isPresent() && now >= start) {
+            double target = hertz(sounding.get(), now);
             frequency = frequency == 0 || level < 1e-4 ? target : approach(frequency, target, GLIDE_MILLIS);
         }
         double wanted = targetLevel(now);
-        level = approach(level, wanted, level > wanted ? RELEASE_MILLIS : voice.attackMillis() / 3);
-        if (voice.decayMillis().isPresent()) {
-            fade(Optional.ofNullable(moment));
+        level = approach(level, wanted, level > wanted ? RELEASE_MILLIS : tone.attackMillis() / 3);
+        if (tone.decayMillis().isPresent()) {
+            left = approach(left, 0, tone.decayMillis().get());
         }
-        phase = advanced(phase, frequency);
-        double sum = wave(phase);
-        if (moment != null) {
-            sum = withUnder(moment, sum);
-        }
-        return (float) (level * left * LOUDNESS * (sum + voice.noise() * nextNoise()));
+        phase = advanced(phase, 2 * Math.PI * frequency / SAMPLE_RATE);
+        double sum = withUnder(wave(phase));
+        double melody = level * left * (sum + tone.noise() * nextNoise());
+        return (float) (LOUDNESS * (drones.length == 0 ? melody : withDrones(now, melody)));
     }
 
-    private static double advanced(double phase, double frequency) {
-        double next = phase + 2 * Math.PI * frequency / SAMPLE_RATE;
+    /** The melody's frequency, on its glide where it has one. */
+    private double hertz(Moment.Sounding heard, double now) {
+        double hertz = heard.pitch().hertz();
+        return heard.melody().glide().isLevel()
+                ? hertz
+                : hertz * Math.pow(2, heard.melody().glide().centsAt(now - start, end - start) / 1200);
+    }
+
+    private static double advanced(double phase, double step) {
+        double next = phase + step;
         return next > 2 * Math.PI ? next - 2 * Math.PI : next;
     }
 
@@ -109,56 +168,42 @@ public final class Synth {
     }
 
     /** Adds the second notes of a moment. */
-    private double withUnder(Moment moment, double melody) {
-        if (underOf != next) {
-            underOf = next;
-            underFrequencies = moment.sounding().stream()
-                    .flatMap(sounding -> sounding.under().stream())
-                    .limit(MOST_UNDER)
-                    .mapToDouble(SoundingPitch::hertz)
-                    .toArray();
-        }
-        if (underFrequencies.length == 0) {
+    private double withUnder(double melody) {
+        if (underSteps.length == 0) {
             return melody;
         }
         double sum = melody;
-        for (int i = 0; i < underFrequencies.length; i++) {
-            underPhases[i] = advanced(underPhases[i], underFrequencies[i]);
+        for (int i = 0; i < underSteps.length; i++) {
+            underPhases[i] = advanced(underPhases[i], underSteps[i]);
             sum += UNDER * wave(underPhases[i]);
         }
-        return sum / (1 + MAKING_ROOM * underFrequencies.length);
+        return sum / (1 + MAKING_ROOM * underSteps.length);
     }
 
-    /** A plucked note dies away until the next one is struck. */
-    private void fade(Optional<Moment> moment) {
-        boolean isStruck = moment.isPresent()
-                && next != struck
-                && moment.get()
-                        .sounding()
-                        .map(sounding -> sounding.onset() == Moment.Onset.TONGUE)
-                        .orElse(false);
-        if (isStruck) {
-            struck = next;
-            left = 1;
-            level = 0;
+    /** Drones sound from the beginning to the end, whatever the melody does; together with it no louder than one note. */
+    private double withDrones(double now, double melody) {
+        droneLevel = approach(droneLevel, now < endMillis ? 1 : 0, DRONE_MILLIS);
+        double sum = 0;
+        for (int i = 0; i < droneSteps.length; i++) {
+            dronePhases[i] = advanced(dronePhases[i], droneSteps[i]);
+            sum += wave(dronePhases[i]);
         }
-        left = approach(left, 0, voice.decayMillis().orElseThrow());
+        return (melody + droneLevel * DRONES * sum / droneSteps.length) / (1 + DRONES);
     }
 
-    /** Full while a note sounds; nothing in silence and just before a tongued note. */
+    /** Full while a note sounds; nothing in silence and just before a note that is struck. */
     private double targetLevel(double now) {
-        if (next >= moments.size()
-                || now < moments.get(next).startMillis().toDouble()
-                || moments.get(next).sounding().isEmpty()) {
+        if (next >= moments.size() || now < start || sounding.isEmpty()) {
             return 0;
         }
-        boolean isTonguedNext = next + 1 < moments.size()
-                && moments.get(next + 1)
+        boolean givesWay = next + 1 >= moments.size()
+                || moments.get(next + 1)
                         .sounding()
-                        .map(sounding -> sounding.onset() == Moment.Onset.TONGUE)
-                        .orElse(true);
-        double untilNext = moments.get(next).endMillis().toDouble() - now;
-        return isTonguedNext && untilNext < voice.betweenMillis() ? voice.betweenLevel() : 1;
+                        .map(each -> each.begin().isStruck())
+                        .orElse(moments.get(next + 1).cue().role() == Moment.Role.REST);
+        double untilNext = end - now;
+        boolean isLast = next + 1 >= moments.size();
+        return givesWay && !isLast && untilNext < tone.betweenMillis() ? tone.betweenLevel() : 1;
     }
 
     private static double approach(double from, double to, double timeConstantMillis) {

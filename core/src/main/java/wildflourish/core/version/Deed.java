@@ -24,6 +24,7 @@ public record Deed(Kind kind, String subject, String stage, boolean isClosed) {
         PIN,
         COPY_UP,
         TEMPO,
+        LAYER,
         SCHOOL,
         EDIT,
         PHRASE,

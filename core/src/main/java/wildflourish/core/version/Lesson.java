@@ -12,8 +12,21 @@ import wildflourish.core.tune.Tune;
  *
  * @param stairs one for each instrument it has been worked on for; none at first
  * @param altered written-out stages that another program has changed, until the teacher decides
+ * @param kept stages of an older form of the file, whose text stays as it is until they are worked on
  */
-public record Lesson(Tune tune, List<Stair> stairs, List<Altered> altered) implements BookItem {
+public record Lesson(Tune tune, List<Stair> stairs, List<Altered> altered, List<Kept> kept) implements BookItem {
+    /** With nothing of an older form. */
+    public Lesson(Tune tune, List<Stair> stairs, List<Altered> altered) {
+        this(tune, stairs, altered, List.of());
+    }
+
+    /**
+     * A stage as an older form of the file wrote it.
+     *
+     * @param version what was read from it, to see whether it has been worked on since
+     */
+    public record Kept(Version version, String text) {}
+
     /**
      * A written-out stage whose notes are no longer what the stage says.
      *
@@ -27,6 +40,15 @@ public record Lesson(Tune tune, List<Stair> stairs, List<Altered> altered) imple
     public Lesson {
         stairs = List.copyOf(stairs);
         altered = List.copyOf(altered);
+        kept = List.copyOf(kept);
+    }
+
+    /** The text that a stage keeps; empty for one that has been worked on, or that was never of an older form. */
+    public Optional<String> keptText(Version version) {
+        return kept.stream()
+                .filter(each -> each.version().equals(version))
+                .map(Kept::text)
+                .findFirst();
     }
 
     public static Lesson plain(Tune tune) {
@@ -45,11 +67,11 @@ public record Lesson(Tune tune, List<Stair> stairs, List<Altered> altered) imple
         for (int i = 0; i < changed.size(); i++) {
             if (changed.get(i).instrument().equals(stair.instrument())) {
                 changed.set(i, stair);
-                return changed.equals(stairs) ? this : new Lesson(tune, changed, altered);
+                return changed.equals(stairs) ? this : new Lesson(tune, changed, altered, kept);
             }
         }
         changed.add(stair);
-        return new Lesson(tune, changed, altered);
+        return new Lesson(tune, changed, altered, kept);
     }
 
     /** A lesson after an edit of its tune, and how many placements, over all stages, had no note left. */
@@ -78,7 +100,7 @@ public record Lesson(Tune tune, List<Stair> stairs, List<Altered> altered) imple
     public Lesson without(Altered decided) {
         List<Altered> left = new ArrayList<>(altered);
         left.remove(decided);
-        return new Lesson(tune, stairs, left);
+        return new Lesson(tune, stairs, left, kept);
     }
 
     /** All stages of all stairs by name, the first stair first. */

@@ -1,5 +1,6 @@
 package wildflourish.core.version;
 
+import java.util.List;
 import wildflourish.core.music.Fraction;
 import wildflourish.core.tune.Note;
 import wildflourish.core.tune.NoteId;
@@ -22,6 +23,16 @@ public record Span(NoteId first, NoteId last) {
             length = length.plus(note.played());
         }
         return length;
+    }
+
+    /** Its notes and rests in the order of the tune. */
+    public List<Note> notes(Tune tune) {
+        return tune.between(first, last);
+    }
+
+    /** Whether it lies within one bar, as a span that is played must. */
+    public boolean isInOneBar(Tune tune) {
+        return tune.placeOf(first).bar() == tune.placeOf(last).bar();
     }
 
     public boolean overlaps(Span other, Tune tune) {

@@ -74,7 +74,7 @@ public record Stair(List<Version> stages) {
                     i == stage || (i > stage ? risesTo(tune, i, placement, before) : sinksTo(tune, i, placement));
             changed.add(takes ? played(tune, stages.get(i), placement) : stages.get(i));
         }
-        pruneBelow(tune, stage, changed);
+        pruneBelow(tune, changed.size() - 1, changed);
         return new Stair(changed);
     }
 
@@ -89,7 +89,7 @@ public record Stair(List<Version> stages) {
     }
 
     private static int weight(Placement placement) {
-        return placement.ornament().manner().weight();
+        return placement.stack().weight();
     }
 
     private static List<Placement> overlapping(Tune tune, Version version, Placement placement) {

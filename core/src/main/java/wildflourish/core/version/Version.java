@@ -7,6 +7,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.SortedMap;
 import java.util.TreeMap;
+import wildflourish.core.tune.Note;
 import wildflourish.core.tune.NoteId;
 import wildflourish.core.tune.Tune;
 
@@ -14,12 +15,22 @@ import wildflourish.core.tune.Tune;
  * One way to play a tune: an instrument, a tempo, and what is placed where. The tune itself is not in it: the notes are named by identity.
  *
  * @param spots by the note they begin on; spots never overlap
+ * @param layers rules over whole passages, in the order in which they act
  */
-public record Version(String name, Playing playing, Map<NoteId, Spot> spots) {
+public record Version(String name, Playing playing, Map<NoteId, Spot> spots, List<Layer> layers) {
+    /** Without layers. */
+    public Version(String name, Playing playing, Map<NoteId, Spot> spots) {
+        this(name, playing, spots, List.of());
+    }
+
     public Version {
         SortedMap<NoteId, Spot> sorted = new TreeMap<>(spots);
         sorted.values().removeIf(Spot::isEmpty);
         spots = Collections.unmodifiableSortedMap(sorted);
+        layers = layers.stream()
+                .sorted(java.util.Comparator.comparingInt(
+                        layer -> Layer.Rule.all().indexOf(layer.rule())))
+                .toList();
     }
 
     public static Version plain(String name, Playing playing) {
@@ -51,7 +62,7 @@ public record Version(String name, Playing playing, Map<NoteId, Spot> spots) {
         Map<NoteId, Spot> changed = new TreeMap<>(spots);
         changed.values().removeIf(other -> overlap(tune, other, spot));
         changed.put(spot.at(), spot);
-        return new Version(name, playing, changed);
+        return new Version(name, playing, changed, layers);
     }
 
     private static boolean overlap(Tune tune, Spot one, Spot other) {
@@ -73,7 +84,7 @@ public record Version(String name, Playing playing, Map<NoteId, Spot> spots) {
         }
         Map<NoteId, Spot> changed = new TreeMap<>(spots);
         changed.put(note, spot.withOptions(List.of()));
-        return new Version(name, playing, changed);
+        return new Version(name, playing, changed, layers);
     }
 
     /**
@@ -98,7 +109,7 @@ public record Version(String name, Playing playing, Map<NoteId, Spot> spots) {
                 kept.merge(spot.at(), wordsOf(spot, before, after), Version::both);
             }
         }
-        return new Followed(new Version(name, playing, kept), lost);
+        return new Followed(new Version(name, playing, kept, following(layers, before, after)), lost);
     }
 
     /** What a teacher has said and pinned at a note, without options; a pin holds for as long as the note keeps its pitch. */
@@ -115,6 +126,25 @@ public record Version(String name, Playing playing, Map<NoteId, Spot> spots) {
                 .withPin(one.pin().isEmpty() ? other.pin() : one.pin());
     }
 
+    private static List<Layer> following(List<Layer> layers, Tune before, Tune after) {
+        List<Layer> kept = new ArrayList<>();
+        for (Layer layer : layers) {
+            List<NoteId> left = layer.span().notes(before).stream()
+                    .map(Note::id)
+                    .filter(after::has)
+                    .toList();
+            if (!left.isEmpty()) {
+                kept.add(new Layer(layer.rule(), new Span(left.get(0), left.get(left.size() - 1)), layer.passes()));
+            }
+        }
+        return kept;
+    }
+
+    /** With other layers. */
+    public Version withLayers(List<Layer> newLayers) {
+        return newLayers.equals(layers) ? this : new Version(name, playing, spots, newLayers);
+    }
+
     /** A version after an edit of its tune, and how many placements had no note left. */
     record Followed(Version version, int lost) {}
 
@@ -123,7 +153,7 @@ public record Version(String name, Playing playing, Map<NoteId, Spot> spots) {
         Map<NoteId, Spot> changed = new TreeMap<>(spots);
         Spot spot = at(note).orElseGet(() -> Spot.bare(note));
         changed.put(note, spot.withPin(fingering));
-        return changed.equals(spots) ? this : new Version(name, playing, changed);
+        return changed.equals(spots) ? this : new Version(name, playing, changed, layers);
     }
 
     /** How many places have an ornament. */
@@ -133,16 +163,18 @@ public record Version(String name, Playing playing, Map<NoteId, Spot> spots) {
     }
 
     public Version withName(String newName) {
-        return newName.equals(name) ? this : new Version(newName, playing, spots);
+        return newName.equals(name) ? this : new Version(newName, playing, spots, layers);
     }
 
     public Version withPlaying(Playing newPlaying) {
-        return newPlaying.equals(playing) ? this : new Version(name, newPlaying, spots);
+        return newPlaying.equals(playing) ? this : new Version(name, newPlaying, spots, layers);
     }
 
     /** Whether it has neither ornaments nor the teacher's words: a sheet of the plain tune would be the same. */
     public boolean isPlain() {
-        return spots.values().stream()
-                .allMatch(spot -> spot.options().isEmpty() && spot.sentence().isEmpty());
+        return layers.isEmpty()
+                && spots.values().stream()
+                        .allMatch(spot ->
+                                spot.options().isEmpty() && spot.sentence().isEmpty());
     }
 }

@@ -9,13 +9,13 @@ import java.util.regex.Pattern;
 import wildflourish.core.fingering.FingeringPath;
 import wildflourish.core.form.Phrase;
 import wildflourish.core.form.Phrasing;
+import wildflourish.core.hand.Ways;
 import wildflourish.core.instrument.Breath;
 import wildflourish.core.instrument.ChartRow;
 import wildflourish.core.instrument.Fingering;
 import wildflourish.core.instrument.Hole;
 import wildflourish.core.instrument.Instrument;
 import wildflourish.core.music.WrittenPitch;
-import wildflourish.core.performance.Hands;
 import wildflourish.core.tune.Note;
 import wildflourish.core.tune.NoteId;
 import wildflourish.core.tune.Tune;
@@ -56,7 +56,7 @@ public final class Steps {
     /** The same as a version plays the plain notes: in its school, with what the teacher has pinned. */
     public static List<String> of(Tune tune, Version version) {
         Instrument instrument = version.playing().instrument();
-        FingeringPath path = FingeringPath.of(tune.notes(), instrument, Hands.ownPins(tune, version));
+        FingeringPath path = FingeringPath.of(tune.notes(), instrument, Ways.pins(tune, version));
         Map<NoteId, String> hands = instrument.family().isWind() ? Map.of() : LineSteps.of(tune, version);
         List<String> lines = new ArrayList<>();
         List<String> names = new ArrayList<>();

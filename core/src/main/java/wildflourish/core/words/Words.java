@@ -1,18 +1,23 @@
 package wildflourish.core.words;
 
+import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import wildflourish.core.instrument.Instrument;
 import wildflourish.core.music.Fraction;
 import wildflourish.core.music.Tempo;
 import wildflourish.core.music.WrittenPitch;
-import wildflourish.core.ornament.Gesture;
+import wildflourish.core.ornament.Choice;
+import wildflourish.core.ornament.Ornament;
+import wildflourish.core.ornament.Reason;
+import wildflourish.core.ornament.Refusal;
+import wildflourish.core.ornament.Stack;
+import wildflourish.core.performance.Moment;
+import wildflourish.core.placing.Breaths;
 import wildflourish.core.placing.Facts;
 import wildflourish.core.placing.Fit;
-import wildflourish.core.placing.Reason;
-import wildflourish.core.placing.Refusal;
 import wildflourish.core.placing.Remark;
-import wildflourish.core.placing.Situation;
+import wildflourish.core.placing.Verdict;
 import wildflourish.core.tune.Note;
 import wildflourish.core.tune.NotePlace;
 import wildflourish.core.tune.Tune;
@@ -36,78 +41,100 @@ public final class Words {
                 + worst.map(each -> "; but " + of(each, fit.facts())).orElse(""));
     }
 
+    /** The same for a layer or the plain note. */
+    public static String why(Verdict verdict) {
+        if (verdict.fit().isPresent()) {
+            return why(verdict.fit().get());
+        }
+        if (verdict.fits()) {
+            return "It is possible here.";
+        }
+        return switch (verdict.refusals().get(0)) {
+            case UNPARTED -> "A pipe never stops: part equal notes.";
+            case NOT_ON_INSTRUMENT -> "The instrument does not have this note: choose another instrument or key.";
+            default -> "Your instrument does not make this one: choose another.";
+        };
+    }
+
     /** The words of a reason for facts of which it holds. */
     public static String of(Reason reason, Facts facts) {
         String note = letter(facts.situation().note());
         return switch (reason) {
-            case PARTS_TWO_EQUAL -> "parts this " + note + " from the " + note + " before it";
-            case PARTS_THIRD_EQUAL -> "a third " + note + " in a row: a tap after the cut";
-            case PARTS_EQUAL_TOO -> "parts it from the same note before, in the less usual way";
-            case FILLS_HELD_NOTE -> "gives the held " + note + " life and keeps the beat";
-            case GATHERS_EQUAL_NOTES -> "gathers " + facts.notes().size() + " equal notes into one figure";
-            case ONLY_ROLL_OF_CLOSED_NOTE -> "with all holes covered it takes the place of a roll";
-            case RISES_INTO -> "the line rises into " + note + ": a cut lifts it";
-            case FALLS_INTO_TAP -> "the line falls into " + note + ": a tap bounces it";
-            case FALLS_INTO_CUT -> "the line falls into " + note + ": a cut sets it off";
+            case PARTS_TWO_EQUAL -> "parts two equal notes";
+            case PARTS_THIRD_EQUAL -> "the third one sounds new";
+            case PARTS_EQUAL_TOO -> "parts them in the less usual way";
+            case FILLS_HELD_NOTE -> "a held note wants life";
+            case BREATH_DUE -> "you need air about now";
+            case GATHERS_EQUAL_NOTES -> "gathers " + facts.count() + " equal notes into one figure";
+            case FILLS_THIRD -> "fills the gap of a third";
+            case RISES_INTO -> "a flick lights a rising note";
+            case FALLS_INTO_TAP -> "that finger is falling anyway";
+            case COMES_FROM_BELOW -> "you come from below";
+            case HIDES_CROSSING -> "hides the crossing of fingers";
+            case ANNOUNCES_TURN -> "announces the turn";
+            case HAS_ROOM -> "there is room";
+            case FALLS_INTO_CUT -> "a cut sets the falling note off";
+            case SEATS_REGISTER -> "seats the new register";
+            case CAN_SPARE_ITS_END -> "a long note can spare its end";
+            case STANDS_FOR_TURN -> "the middle note of " + letters(facts) + " is only a neighbour";
+            case SECOND_TIME -> "they know the tune by now";
+            case RESTS_THE_EAR -> "rest for the ear";
+            case ONLY_ROLL_OF_CLOSED_NOTE -> "on the shut note it is the roll";
             case ON_THE_BEAT -> "marks the beat";
             case ROOM_TO_SPARE -> "there is room to spare at this tempo";
-            case SETS_OFF -> "sets the note off without the tongue";
-            case STANDS_FOR_TURN -> "stands for " + letters(facts) + ", whose middle note it leaves out";
-            case TIGHT -> "it is tight at this tempo";
-            case TAP_ON_RISE -> "a rising line favours a cut";
+            case SETS_OFF -> "sets the note off";
             case SPEAKS_WEAKLY -> "it speaks weakly on " + note;
-            case ROLL_SPEAKS_HARD -> "rolls are hard on high " + note;
+            case LOST_IN_DANCE -> "nobody hears it in a dance";
+            case ROLL_SPEAKS_HARD -> "rolls are hard up here";
+            case TIRES_THE_EAR -> "twice tires the ear";
+            case CROWDED -> "let the one next door ring";
+            case STOPS_THE_RUN -> "it stops the run";
+            case TIGHT -> "it is tight at this tempo";
+            case OFF_THE_BEAT -> "weight where none belongs";
+            case SQUEALS -> "it squeals up there";
+            case TAP_ON_RISE -> "a rising line wants a cut";
+            case BENDS_TUNING -> "it bends your tuning";
         };
     }
 
     /** The words of a refusal for facts of which it holds: why, and what to do instead. */
     public static String of(Refusal refusal, Facts facts) {
-        Situation situation = facts.situation();
-        String note = situation.note().isRest() ? "the rest" : letter(situation.note());
-        String name = facts.ornament().name();
-        return switch (refusal) {
-            case REST -> "a rest has nothing to ornament; choose a note";
-            case NOT_ON_INSTRUMENT ->
-                "the " + situation.playing().instrument().name() + " has no "
-                        + situation.note().melody() + "; choose another instrument or key";
-            case HELD_FROM_BEFORE -> "the note is held over from before; ornament the note the tie begins on";
-            case HAS_SMALL_NOTES -> "the tune already writes small notes here";
-            case NOTHING_LEFT_TO_TAP ->
-                "all holes are covered on " + note + ": nothing is left to tap; try a cut or a cran";
-            case NOTHING_LEFT_TO_LIFT -> "all holes are open on " + note + ": no finger is down to lift; try a tap";
-            case ROLL_ALL_CLOSED -> "a roll taps, and on " + note + " all holes are covered; a cran does its work";
-            case ROLL_ALL_OPEN -> "a roll cuts, and on " + note + " all holes are open; try a tap";
-            case ROLL_CROSS_FINGERED -> "no true roll on the cross-fingered " + note + "; try a cut";
-            case ROLL_HALF_HOLED -> "the half-covered hole of " + note + " makes rolls unsafe; try a cut";
-            case NO_USAGE_KNOWN ->
-                "no way to make a " + name + " on " + note + " is recorded for this instrument; leave it plain";
-            case CRAN_NEEDS_ALL_CLOSED -> "a cran is for the note with all holes covered; here use a cut or a roll";
-            case WRONG_LENGTH -> "a " + name + " needs " + lengths(facts) + "; here there " + available(situation);
-            case TOO_FAST ->
-                "too fast here: clean only up to " + clean(facts) + ", asked for "
-                        + tempo(situation.playing().tempo());
-        };
-    }
-
-    private static String clean(Facts facts) {
-        return facts.cleanUpTo().map(Words::tempo).orElse("–");
+        return Refused.of(refusal, facts);
     }
 
     private static String letters(Facts facts) {
         return String.join(" ", facts.notes().stream().map(Words::letter).toList());
     }
 
-    private static String lengths(Facts facts) {
-        return String.join(
-                " or ",
-                facts.ornament().shapes().stream()
-                        .flatMap(shape -> shape.span().stream())
-                        .map(Words::noteLength)
-                        .toList());
+    /** What a stack is called: the names of all its ornaments, the touches first. */
+    public static String name(Stack stack) {
+        List<String> names = new java.util.ArrayList<>();
+        for (Choice choice : stack.choices()) {
+            String school =
+                    choice.school().isEmpty() ? "" : " (" + choice.school().replace('-', ' ') + ")";
+            names.add(
+                    choice.ornament().isTouch() ? names.size() : 0,
+                    choice.ornament().name() + school);
+        }
+        return String.join(" + ", names);
     }
 
-    private static String available(Situation situation) {
-        return "is " + noteLength(situation.note().played());
+    /** The heading over ornaments of a kind. */
+    public static String name(Ornament.Kind kind) {
+        return switch (kind) {
+            case FLICK -> "Cuts, taps, small notes";
+            case ROLL -> "Rolls";
+            case CRAN -> "Crans";
+            case GRACE -> "Graces";
+            case MOVEMENT -> "Doublings and movements";
+            case TRIPLET -> "Triplets and repeated notes";
+            case SLIDE -> "Slides";
+            case SHAKE -> "Trills and turns";
+            case WAVE -> "Vibrato";
+            case OCTAVE -> "Octaves";
+            case ARTICULATION -> "Tongue, throat, closing";
+            case REST -> "Held and left out";
+        };
     }
 
     /** The name of a note of that many whole notes: “a crotchet”; otherwise its length in quavers. */
@@ -174,13 +201,16 @@ public final class Words {
         return (number <= 3 ? "upper hand " : "lower hand ") + number;
     }
 
-    /** What the fingers do for a gesture on a note, for people who read words better than pictures. */
-    public static String gesture(Gesture gesture, Optional<Integer> hole) {
-        String finger = hole.map(number -> " " + number).orElse("");
-        return switch (gesture) {
-            case PLAIN -> "the note";
-            case CUT, CRAN -> "flick finger" + finger + " up";
-            case TAP -> "touch hole" + finger;
+    /** What the fingers do for a movement, for people who read words better than pictures. */
+    public static String gesture(Moment.Role role, Optional<String> finger) {
+        String name = finger.map(each -> " " + each).orElse("");
+        return switch (role) {
+            case MELODY, SMALL_NOTE -> "the note";
+            case REST -> "silence";
+            case CUT -> "flick finger" + name + " up";
+            case TAP -> "touch hole" + name;
+            case GRACE -> "small note" + name;
+            case CLOSED -> "shut";
         };
     }
 
@@ -189,11 +219,31 @@ public final class Words {
         Note note = tune.note(remark.at());
         String where = place(tune, note) + ": ";
         if (remark instanceof Remark.Unfit unfit) {
-            return where + unfit.verdict().facts().ornament().name() + ": "
-                    + of(unfit.verdict().refusals().get(0), unfit.verdict().facts());
+            Facts facts = unfit.verdict().facts();
+            return where + name(facts.stack()) + ": "
+                    + of(unfit.verdict().refusals().get(0), facts);
+        }
+        if (remark instanceof Remark.Unparted) {
+            return where + "a pipe never stops: part it from the same note before with a grace or a strike";
+        }
+        if (remark instanceof Remark.NoBreath none) {
+            return where + breath(none.stretch(), tune) + "; a breath lasts "
+                    + seconds(none.breath().fromSeconds()) + " to "
+                    + seconds(none.breath().toSeconds())
+                    + " seconds: leave a note out, or shorten one";
         }
         Instrument instrument = version.playing().instrument();
         return where + "the " + instrument.name() + " does not have this note; choose another instrument or key";
+    }
+
+    /** {@code 7.2 seconds without a breath, to bar 4, on beat 2}. */
+    public static String breath(Breaths.Stretch stretch, Tune tune) {
+        return seconds(stretch.seconds()) + " seconds without a breath, to "
+                + where(tune, tune.note(stretch.lastNote()));
+    }
+
+    private static String seconds(Fraction seconds) {
+        return String.format(Locale.ROOT, seconds.denominator() == 1 ? "%.0f" : "%.1f", seconds.toDouble());
     }
 
     /** A short clock: {@code 1:05}. */

@@ -5,7 +5,9 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
@@ -16,6 +18,7 @@ import wildflourish.core.Melody;
 import wildflourish.core.RandomVersions;
 import wildflourish.core.instrument.Instrument;
 import wildflourish.core.ornament.Ornament;
+import wildflourish.core.ornament.Stack;
 import wildflourish.core.tune.Note;
 import wildflourish.core.tune.NoteId;
 import wildflourish.core.tune.Tune;
@@ -359,19 +362,31 @@ class EngraverTest {
         Page page = bench(new Take(tune, plain(tune).version().with(tune, spot)));
         assertThat(words(page)).contains("or");
         assertThat(only(page, Drawn.Kind.SIGN).stream().map(Drawn::ink).distinct())
-                .containsExactly(Ink.SINGLE, Ink.ROLL);
+                .containsExactly(Ink.ROLL);
+        assertThat(only(page, Drawn.Kind.SMALL_NOTE))
+                .as("a cut stands in the staff as a small note")
+                .isNotEmpty()
+                .allMatch(each -> each.ink() == Ink.SINGLE);
     }
 
     @Test
     void familiesDifferInShapeAndInColour() {
-        Set<Ink> inks = Ornament.all().stream().map(Signs::inkOf).collect(Collectors.toSet());
+        Set<Ink> inks = Ornament.all().stream().map(Sign::inkOf).collect(Collectors.toSet());
         assertThat(inks).hasSize(3);
-        Set<List<String>> shapes = Ornament.all().stream()
-                .map(ornament -> Signs.picture(ornament, ornament.shapes().get(0), 0, 0).stream()
-                        .map(each -> each.mark().toString())
-                        .toList())
-                .collect(Collectors.toSet());
-        assertThat(shapes).hasSize(Ornament.all().size());
+        List<Ornament> own = Ornament.all().stream()
+                .filter(ornament -> ornament.look().sign().startsWith("own"))
+                .toList();
+        assertThat(own).hasSizeGreaterThan(20);
+        Map<List<String>, Ornament> shapes = new HashMap<>();
+        for (Ornament ornament : own) {
+            List<Sign> signs = Sign.of(Stack.of(ornament), Optional.empty(), Optional.empty());
+            List<String> marks = Signs.picture(signs, 0, 0).stream()
+                    .map(each -> each.mark().toString())
+                    .toList();
+            assertThat(shapes.put(marks, ornament))
+                    .as(ornament + " looks like another in black print")
+                    .isNull();
+        }
     }
 
     @Test
@@ -421,14 +436,14 @@ class EngraverTest {
         Tune tune = Melody.reel("A4:1 G4:3 |");
         Version version = plain(tune).version();
         var moments = wildflourish.core.performance.Realiser.alone(
-                tune,
-                version,
-                Placement.of(Ornament.of("long-roll"), Melody.span(1, 1)),
-                wildflourish.core.ornament.Profile.usual());
+                wildflourish.core.hand.Attempt.Scene.of(tune, version, wildflourish.core.ornament.Profile.usual()),
+                Placement.of(Ornament.of("long-roll"), Melody.span(1, 1)));
         List<GesturePicture.Step> steps = GesturePicture.stepsOf(moments);
         assertThat(steps.stream().map(GesturePicture.Step::hole))
-                .containsExactly(Optional.empty(), Optional.of(3), Optional.of(4));
-        assertThat(steps.get(1).held()).hasToString("XXOOOO");
+                .containsExactly(Optional.empty(), Optional.of(2), Optional.of(4));
+        assertThat(steps.get(1).held())
+                .as("the third finger is only landing: the second stands")
+                .hasToString("XOXOOO");
         assertThat(steps.get(2).held()).hasToString("XXXXOO");
         assertThat(GesturePicture.of(steps, Ink.ROLL).stream().filter(each -> each.ink() == Ink.ROLL))
                 .hasSize(4);

@@ -134,7 +134,7 @@ class WhistleTest {
     void aTapSoundsTheScaleNoteBelow(String note, String below) {
         ChartRow row = row(note);
         Fingering tapped = row.usual().with(gracing(note).tap().orElseThrow(), Hole.CLOSED);
-        assertThat(WHISTLE.soundOf(tapped, row.breath()).midi())
+        assertThat(WHISTLE.soundOf(tapped, row.breath()).orElseThrow().midi())
                 .isEqualTo(WHISTLE.reading().sounding(WrittenPitch.parse(below)).midi());
     }
 
@@ -144,7 +144,8 @@ class WhistleTest {
     void aNextUpCutSoundsTheNextScaleNote(String note, String above) {
         ChartRow row = row(note);
         int hole = gracing(note).cutBy(School.of("next-up")).orElseThrow();
-        SoundingPitch sound = WHISTLE.soundOf(row.usual().with(hole, Hole.OPEN), row.breath());
+        SoundingPitch sound =
+                WHISTLE.soundOf(row.usual().with(hole, Hole.OPEN), row.breath()).orElseThrow();
         assertThat(sound).isEqualTo(WHISTLE.reading().sounding(WrittenPitch.parse(above)));
     }
 
@@ -169,13 +170,13 @@ class WhistleTest {
             for (School school : School.all()) {
                 gracing.cutBy(school)
                         .map(hole -> row.usual().with(hole, Hole.OPEN))
-                        .map(fingering -> WHISTLE.soundOf(fingering, row.breath()))
+                        .flatMap(fingering -> WHISTLE.soundOf(fingering, row.breath()))
                         .ifPresent(sound -> assertThat(sound.semitones())
                                 .as("cut on " + row.pitch() + " by " + school.id())
                                 .isGreaterThan(plain.semitones()));
             }
             gracing.tap()
-                    .map(hole -> WHISTLE.soundOf(row.usual().with(hole, Hole.CLOSED), row.breath()))
+                    .flatMap(hole -> WHISTLE.soundOf(row.usual().with(hole, Hole.CLOSED), row.breath()))
                     .ifPresent(sound -> assertThat(sound.semitones())
                             .as("tap on " + row.pitch())
                             .isLessThan(plain.semitones()));

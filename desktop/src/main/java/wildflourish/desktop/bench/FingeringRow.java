@@ -10,7 +10,7 @@ import javafx.scene.layout.Region;
 import wildflourish.core.engraving.GesturePicture;
 import wildflourish.core.engraving.Ink;
 import wildflourish.core.instrument.Fingering;
-import wildflourish.core.ornament.Gesture;
+import wildflourish.core.performance.Moment;
 import wildflourish.core.words.Steps;
 import wildflourish.desktop.desk.Desk;
 import wildflourish.desktop.look.FingersPicture;
@@ -73,7 +73,9 @@ final class FingeringRow extends HBox {
                 setAccessibleText(words);
             }
             picture.show(
-                    List.of(new GesturePicture.Step(Gesture.PLAIN, Optional.empty(), shown)), Ink.FINGERING, theme);
+                    List.of(new GesturePicture.Step(Moment.Role.MELODY, Optional.empty(), shown)),
+                    Ink.FINGERING,
+                    theme);
         }
     }
 }

@@ -9,10 +9,10 @@ import javafx.scene.layout.Priority;
 import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
 import wildflourish.core.engraving.GesturePicture;
-import wildflourish.core.engraving.Signs;
+import wildflourish.core.engraving.Sign;
 import wildflourish.core.music.Tempo;
-import wildflourish.core.ornament.Shape;
 import wildflourish.core.placing.Fit;
+import wildflourish.core.version.Placement;
 import wildflourish.core.words.Words;
 import wildflourish.desktop.desk.Desk;
 import wildflourish.desktop.look.FingersPicture;
@@ -30,6 +30,7 @@ final class FitCard extends HBox {
     private static final double WIDTH = 246;
 
     private static final double OR_WIDTH = 38;
+    private static final double MOST_NARROW = 96;
 
     private final Desk desk;
     private final Label name = new Label();
@@ -40,10 +41,12 @@ final class FitCard extends HBox {
     private final FingersPicture fingers = new FingersPicture();
     private final Button card = new Button();
     private final Button or = new Button("or");
+    private final Button onTop = new Button("+");
     private Optional<Shown> shown = Optional.empty();
 
     /** What a card shows: drawn anew only when something of it differs. */
-    private record Shown(Fit fit, boolean isOffered, List<GesturePicture.Step> steps, Theme theme) {}
+    private record Shown(
+            Fit fit, boolean isOffered, Optional<Placement> stacked, List<GesturePicture.Step> steps, Theme theme) {}
 
     FitCard(Desk desk) {
         this.desk = desk;
@@ -64,7 +67,18 @@ final class FitCard extends HBox {
         or.setOnAction(
                 event -> shown.ifPresent(each -> desk.keepOption(each.fit().placement())));
         or.managedProperty().bind(or.visibleProperty());
-        getChildren().addAll(card, or);
+        onTop.getStyleClass().add("or");
+        onTop.setMaxHeight(Double.MAX_VALUE);
+        onTop.setAccessibleHelp("Plays it on top of what stands here (S)");
+        onTop.setOnAction(event -> shown.flatMap(Shown::stacked).ifPresent(desk::place));
+        onTop.managedProperty().bind(onTop.visibleProperty());
+        VBox more = new VBox(or, onTop);
+        more.getStyleClass().add("card-more");
+        VBox.setVgrow(or, Priority.ALWAYS);
+        VBox.setVgrow(onTop, Priority.ALWAYS);
+        more.visibleProperty().bind(or.visibleProperty().or(onTop.visibleProperty()));
+        more.managedProperty().bind(more.visibleProperty());
+        getChildren().addAll(card, more);
     }
 
     void show(Fit fit, Theme theme) {
@@ -72,7 +86,7 @@ final class FitCard extends HBox {
                 .map(spot -> spot.at().equals(fit.placement().span().first())
                         && !spot.options().contains(fit.placement()))
                 .orElse(false);
-        Shown now = new Shown(fit, isOffered, desk.fingersOf(fit.placement()), theme);
+        Shown now = new Shown(fit, isOffered, desk.onTop(fit), desk.fingersOf(fit.placement()), theme);
         if (!shown.equals(Optional.of(now))) {
             shown = Optional.of(now);
             fill(now);
@@ -82,20 +96,26 @@ final class FitCard extends HBox {
     private void fill(Shown now) {
         Fit fit = now.fit();
         String ornament = fit.facts().ornament().name();
-        Tempo tempo = fit.facts().cleanUpTo().orElseThrow();
-        Shape shape = fit.facts().candidate().shape().orElseThrow();
+        Optional<Tempo> tempo = fit.facts().cleanUpTo();
         name.setText(ornament);
-        clean.setText("clean to " + Words.beats(tempo));
-        clean.setAccessibleHelp("The fastest tempo at which it still speaks cleanly: " + Words.tempo(tempo));
+        clean.setText(tempo.map(each -> "clean to " + Words.beats(each)).orElse("at any tempo"));
+        clean.setAccessibleHelp("The fastest tempo at which it still speaks cleanly: "
+                + tempo.map(Words::tempo).orElse("any"));
         why.setText(Words.why(fit));
-        sign.show(fit.facts().ornament(), shape, now.theme());
-        fingers.show(now.steps(), Signs.inkOf(fit.facts().ornament()), now.theme());
-        card.setAccessibleText(ornament + ", clean to " + Words.tempo(tempo) + ". " + Words.why(fit));
+        sign.show(desk.signsOf(fit), now.theme());
+        fingers.show(now.steps(), Sign.inkOf(fit.facts().ornament()), now.theme());
+        card.setAccessibleText(ornament + ", "
+                + tempo.map(each -> "clean to " + Words.tempo(each)).orElse("at any tempo") + ". " + Words.why(fit)
+                + " " + fit.facts().ornament().look().how());
         card.setUserData(fit.placement());
         or.setUserData(fit.placement());
         or.setAccessibleText("Keep " + ornament + " as another option");
         or.setVisible(now.isOffered());
-        double wordsWidth = WIDTH - sign.getWidth() - fingers.getWidth() - (now.isOffered() ? OR_WIDTH : 0);
+        onTop.setVisible(now.stacked().isPresent());
+        onTop.setAccessibleText("Play " + ornament + " on top of what stands here");
+        boolean hasMore = now.isOffered() || now.stacked().isPresent();
+        double wordsWidth =
+                Math.max(MOST_NARROW, WIDTH - sign.getWidth() - fingers.getWidth() - (hasMore ? OR_WIDTH : 0));
         words.setMinWidth(wordsWidth);
         words.setMaxWidth(wordsWidth);
         why.setWrappingWidth(wordsWidth);

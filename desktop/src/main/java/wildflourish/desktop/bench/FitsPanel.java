@@ -12,6 +12,7 @@ import javafx.scene.control.TextField;
 import javafx.scene.control.ToggleButton;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
+import wildflourish.core.placing.Breaths;
 import wildflourish.core.placing.Fit;
 import wildflourish.core.placing.WhatFits;
 import wildflourish.core.words.Words;
@@ -25,6 +26,9 @@ import wildflourish.desktop.look.Theme;
 public final class FitsPanel extends VBox {
     /** Of what stands in the panel, in pixels, with a bar to scroll beside it. */
     private static final double WIDTH = 264;
+
+    /** The best that are open; the others are folded by their kinds. */
+    private static final int OPEN_CARDS = 5;
 
     private static final int USUAL_CARDS = 8;
     private static final double REFUSAL_BORDER = 19;
@@ -40,6 +44,9 @@ public final class FitsPanel extends VBox {
     private final Paragraph nothing = new Paragraph(WIDTH);
 
     private final VBox fitting = new VBox();
+    private final KindFolds kinds;
+    private final PhraseRules rules;
+    private final Paragraph breath = new Paragraph(WIDTH, "breath");
     private final VBox refused = new VBox();
     private final TextField sentence;
     private final ToggleButton fold = new ToggleButton();
@@ -52,6 +59,8 @@ public final class FitsPanel extends VBox {
         this.desk = desk;
         this.frames = frames;
         here = new HerePanel(desk);
+        kinds = new KindFolds(desk);
+        rules = new PhraseRules(desk);
         fingerings = new FingeringRow(desk);
         sentence = sentenceField();
         setId("fits");
@@ -72,7 +81,9 @@ public final class FitsPanel extends VBox {
         fold.managedProperty().bind(fold.visibleProperty());
         nothing.setId("nothing-fits");
         nothing.managedProperty().bind(nothing.visibleProperty());
-        VBox all = new VBox(nothing, fitting, fold, refused);
+        breath.setId("breath");
+        breath.managedProperty().bind(breath.visibleProperty());
+        VBox all = new VBox(nothing, fitting, kinds, rules, fold, refused);
         all.getStyleClass().add("all-cards");
         ScrollPane scroll = new ScrollPane(all);
         scroll.setFitToWidth(true);
@@ -80,7 +91,7 @@ public final class FitsPanel extends VBox {
         scroll.getStyleClass().add("cards-scroll");
         scroll.setFocusTraversable(false);
         VBox.setVgrow(scroll, Priority.ALWAYS);
-        getChildren().addAll(title, where, here, fingerings, sentence, scroll);
+        getChildren().addAll(title, where, here, fingerings, sentence, breath, scroll);
         desk.sight().addListener((at, before, after) -> showSoon());
         show();
     }
@@ -110,12 +121,30 @@ public final class FitsPanel extends VBox {
         fingerings.show(theme);
         showSentence();
         Optional<WhatFits> fits = desk.whatFits();
-        showFitting(fits.map(WhatFits::fitting).orElse(List.of()));
+        showBreath();
+        rules.show();
+        List<Fit> fitting = fits.map(WhatFits::fitting).orElse(List.of());
+        int open = Math.min(OPEN_CARDS, fitting.size());
+        showFitting(fitting.subList(0, open));
+        kinds.show(fitting.subList(open, fitting.size()), theme);
         List<Fit> others = fits.map(WhatFits::refused).orElse(List.of());
         nothing.setVisible(fits.stream().allMatch(each -> each.fitting().isEmpty()));
         others.stream().findFirst().ifPresent(first -> nothing.setText("Nothing fits here. " + Words.why(first)));
         fold.setVisible(!others.isEmpty());
         showRefused(others);
+    }
+
+    /** How long the player must go without air, where that is long. */
+    private void showBreath() {
+        Optional<Breaths.Span> span =
+                Breaths.of(desk.sight().get().chosen().instrument().family());
+        Optional<Breaths.Stretch> longest = span.isEmpty() ? Optional.empty() : desk.longestBreath();
+        boolean isLong = longest.isPresent()
+                && longest.get().seconds().isMoreThan(span.orElseThrow().fromSeconds());
+        breath.setVisible(isLong);
+        if (isLong) {
+            breath.setText(Words.breath(longest.get(), desk.sight().get().tune().orElseThrow()) + ".");
+        }
     }
 
     /** The cards that are there show what fits at once; those still missing grow below them. */

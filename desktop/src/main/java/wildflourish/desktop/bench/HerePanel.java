@@ -8,11 +8,11 @@ import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.VBox;
-import wildflourish.core.ornament.Shape;
 import wildflourish.core.tune.Tune;
 import wildflourish.core.version.Passes;
 import wildflourish.core.version.Placement;
 import wildflourish.core.version.Spot;
+import wildflourish.core.words.Words;
 import wildflourish.desktop.desk.Desk;
 import wildflourish.desktop.look.SignPicture;
 import wildflourish.desktop.look.Theme;
@@ -26,6 +26,8 @@ final class HerePanel extends VBox {
     private final VBox options = new VBox();
     private final Button next = new Button("Play the other");
     private final Choice passes;
+    private final Choice ways;
+    private List<String> wayIds = List.of();
 
     HerePanel(Desk desk) {
         this.desk = desk;
@@ -41,9 +43,17 @@ final class HerePanel extends VBox {
                 "passes",
                 "Whether it is played each time round, or once",
                 index -> desk.setPasses(index == 0 ? Passes.EVERY : Passes.only(index)));
+        ways = new Choice(
+                "ways",
+                "The ornament's own ways of being played, where good players differ",
+                index -> desk.setOwnSchool(wayIds.get(index)));
+        ways.managedProperty().bind(ways.visibleProperty());
         HBox buttons = new HBox(next, remove, passes);
         buttons.getStyleClass().add("here-buttons");
-        getChildren().addAll(options, buttons);
+        HBox second = new HBox(ways);
+        second.managedProperty().bind(ways.visibleProperty());
+        second.getStyleClass().add("here-buttons");
+        getChildren().addAll(options, buttons, second);
         managedProperty().bind(visibleProperty());
     }
 
@@ -62,32 +72,40 @@ final class HerePanel extends VBox {
             if (i == options.getChildren().size()) {
                 options.getChildren().add(new Option());
             }
-            ((Option) options.getChildren().get(i)).show(tune.get(), all.get(i), i == 0, theme);
+            ((Option) options.getChildren().get(i)).show(all.get(i), i == 0, theme);
         }
+        showWays(spot.get());
         next.setVisible(all.size() > 1);
         Set<Integer> numbers =
                 spot.get().first().map(each -> each.passes().numbers()).orElse(Set.of());
         passes.show(TIMES, numbers.isEmpty() ? 0 : numbers.iterator().next());
     }
 
+    /** The ornament's own schools, the one that is played chosen; hidden where it has no choice. */
+    private void showWays(Spot spot) {
+        wayIds = spot.first().map(desk::ownSchools).orElse(List.of());
+        ways.setVisible(wayIds.size() > 1);
+        if (wayIds.size() > 1) {
+            String played = desk.ownSchool(spot.first().orElseThrow());
+            ways.show(wayIds.stream().map(id -> id.replace('-', ' ')).toList(), Math.max(0, wayIds.indexOf(played)));
+        }
+    }
+
     /** One of the options; it stays and shows another when the chosen note changes. */
-    private static final class Option extends HBox {
+    private final class Option extends HBox {
         private final Label name = new Label();
         private final SignPicture sign = new SignPicture();
 
         Option() {
             name.getStyleClass().add("option");
-            sign.managedProperty().bind(sign.visibleProperty());
             setAlignment(Pos.CENTER_LEFT);
             getChildren().addAll(sign, name);
         }
 
-        void show(Tune tune, Placement placement, boolean isPlayed, Theme theme) {
-            name.setText((isPlayed ? "Here: " : "or: ") + placement.ornament().name());
-            Optional<Shape> shape =
-                    placement.ornament().shapeFor(placement.span().length(tune));
-            sign.setVisible(shape.isPresent());
-            shape.ifPresent(each -> sign.show(placement.ornament(), each, theme));
+        void show(Placement placement, boolean isPlayed, Theme theme) {
+            name.setText((isPlayed ? "Here: " : "or: ") + Words.name(placement.stack()));
+            name.setWrapText(true);
+            sign.show(desk.signsOf(placement), theme);
         }
     }
 }

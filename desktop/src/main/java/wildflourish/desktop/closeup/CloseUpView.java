@@ -3,6 +3,7 @@ package wildflourish.desktop.closeup;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import java.util.stream.Stream;
 import javafx.scene.canvas.Canvas;
 import javafx.scene.canvas.GraphicsContext;
 import javafx.scene.input.MouseEvent;
@@ -10,7 +11,7 @@ import javafx.scene.layout.Pane;
 import javafx.scene.paint.Color;
 import wildflourish.core.engraving.Face;
 import wildflourish.core.engraving.Ink;
-import wildflourish.core.engraving.Signs;
+import wildflourish.core.engraving.Sign;
 import wildflourish.core.instrument.Instrument;
 import wildflourish.core.music.Fraction;
 import wildflourish.core.music.Tempo;
@@ -41,6 +42,9 @@ public final class CloseUpView extends Pane {
     private static final double PITCH_BOTTOM = 92;
     private static final double LANES_TOP = 104;
     private static final double LANE = 16.5;
+    /** A curve is drawn in so many straight pieces. */
+    private static final int CURVE_STEPS = 64;
+
     /** Of strings and rows, which are fewer and have something written on them. */
     private static final double HAND_LANE = 23;
 
@@ -142,7 +146,7 @@ public final class CloseUpView extends Pane {
 
     private static Ink familyOf(Optional<Spot> spot) {
         return spot.flatMap(Spot::first)
-                .map(placement -> Signs.inkOf(placement.ornament()))
+                .map(placement -> Sign.inkOf(placement.ornament()))
                 .orElse(Ink.SINGLE);
     }
 
@@ -174,7 +178,7 @@ public final class CloseUpView extends Pane {
     private static String title(Tune tune, Version version, NoteId first, Optional<Spot> spot, Tempo tempo) {
         Note note = tune.note(first);
         String what = spot.flatMap(Spot::first)
-                .map(placement -> placement.ornament().name())
+                .map(placement -> Words.name(placement.stack()))
                 .orElse("plain note");
         return "Close-up: " + what + " on " + Words.place(tune, note) + " · " + version.name() + " at "
                 + Words.tempo(tempo);
@@ -289,8 +293,9 @@ public final class CloseUpView extends Pane {
                 lastX = Double.NaN;
                 continue;
             }
-            double semitones = moment.sounding().get().pitch().semitones();
-            double y = PITCH_BOTTOM - (semitones - low) / (high - low) * (PITCH_BOTTOM - PITCH_TOP);
+            double begins = moment.semitonesInside(0).orElseThrow();
+            double ends = moment.semitonesInside(1).orElseThrow();
+            double y = height(begins, low, high);
             double x1 = clamp(shown, moment.startMillis());
             double x2 = clamp(shown, moment.endMillis());
             Color colour = ink(moment.isGesture() ? shown.family() : Ink.NOTES);
@@ -301,21 +306,62 @@ public final class CloseUpView extends Pane {
             }
             graphics.setStroke(colour);
             graphics.setLineWidth(4);
-            graphics.strokeLine(x1, y, x2, y);
+            curve(graphics, shown, moment, low, high);
             if (!moment.isGesture() && x2 - x1 > 34) {
                 graphics.setFill(ink(Ink.QUIET));
                 graphics.setFont(AppFonts.of(Face.BODY, 11));
                 graphics.fillText(moment.sounding().get().pitch().toString(), x1 + 4, y - 5);
             }
             lastX = x2;
-            lastY = y;
+            lastY = height(ends, low, high);
+        }
+        drones(graphics);
+    }
+
+    private static double height(double semitones, double low, double high) {
+        return PITCH_BOTTOM - (semitones - low) / (high - low) * (PITCH_BOTTOM - PITCH_TOP);
+    }
+
+    /** The pitch of a moment from beginning to end: a line, or what it glides and waves along. */
+    private void curve(GraphicsContext graphics, Picture shown, Moment moment, double low, double high) {
+        boolean isLevel = moment.sounding().orElseThrow().melody().glide().isLevel();
+        int steps = isLevel ? 1 : CURVE_STEPS;
+        double start = moment.startMillis().toDouble();
+        double length = moment.lengthMillis().toDouble();
+        double from = shown.window().startMillis().toDouble();
+        double to = shown.window().endMillis().toDouble();
+        for (int i = 0; i < steps; i++) {
+            double first = (double) i / steps;
+            double last = (double) (i + 1) / steps;
+            double x1 = x(shown, Math.max(from, Math.min(to, start + first * length)));
+            double x2 = x(shown, Math.max(from, Math.min(to, start + last * length)));
+            double y1 = height(moment.semitonesInside(first).orElseThrow(), low, high);
+            double y2 = height(moment.semitonesInside(isLevel ? 0 : last).orElseThrow(), low, high);
+            if (x2 > x1) {
+                graphics.strokeLine(x1, y1, x2, y2);
+            }
+        }
+    }
+
+    /** What sounds all the time, under the melody's line. */
+    private void drones(GraphicsContext graphics) {
+        List<String> names = realisation.map(Realisation::drones).orElse(List.of()).stream()
+                .map(voice -> voice.pitch().toString().replaceAll(" .*|[+−].*", ""))
+                .toList();
+        if (!names.isEmpty()) {
+            double y = PITCH_BOTTOM + 9;
+            graphics.setStroke(ink(Ink.QUIET));
+            graphics.setLineWidth(1.5);
+            graphics.strokeLine(LEFT, y, canvas.getWidth() - RIGHT, y);
+            label(graphics, "drones " + String.join(" ", names), y + 4);
         }
     }
 
     private static double bound(Picture shown, java.util.function.DoubleBinaryOperator choose, double start) {
         return shown.moments().stream()
-                .flatMap(moment -> moment.sounding().stream())
-                .mapToDouble(sounding -> sounding.pitch().semitones())
+                .flatMap(moment ->
+                        Stream.of(0.0, 0.25, 0.5, 0.75, 1.0).flatMap(part -> moment.semitonesInside(part).stream()))
+                .mapToDouble(Double::doubleValue)
                 .reduce(start, choose);
     }
 
@@ -415,7 +461,7 @@ public final class CloseUpView extends Pane {
                         .count();
                 yield Words.finger(lane.number(), (int) holes);
             }
-            case TONGUE -> "tongue";
+            case TONGUE -> isThroat() ? "throat" : "tongue";
             case BREATH -> "breath";
             case STRING, ROW ->
                 realisation
@@ -427,6 +473,16 @@ public final class CloseUpView extends Pane {
             case BANJO_HAND -> "picking hand";
             case BELLOWS -> "bellows";
         };
+    }
+
+    /** On a flute whose player does not tongue, the throat does it. */
+    private boolean isThroat() {
+        return desk.sight()
+                .get()
+                .version()
+                .map(version -> version.playing().instrument().strokes().size() > 1
+                        && !version.playing().strokes().id().equals("tongued"))
+                .orElse(false);
     }
 
     private void cursor(GraphicsContext graphics, Picture shown, double millis, Color colour, boolean isLabelled) {

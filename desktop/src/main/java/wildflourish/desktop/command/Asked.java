@@ -10,6 +10,8 @@ import wildflourish.core.instrument.School;
 import wildflourish.core.music.Fraction;
 import wildflourish.core.music.WrittenPitch;
 import wildflourish.core.ornament.Profile;
+import wildflourish.core.placing.Question;
+import wildflourish.core.tune.Tune;
 import wildflourish.core.version.Lesson;
 import wildflourish.core.version.Version;
 
@@ -39,6 +41,13 @@ final class Asked {
                             ", ", instrument.schools().stream().map(School::id).toList()));
         }
         return school;
+    }
+
+    /** A version in schools joined by +. */
+    static Version schooled(Tune tune, Version version, String schools) {
+        return found(
+                schools,
+                words -> Question.of(tune, version, Profile.usual(), words, 1).version());
     }
 
     /** The plain stage of a book's stair for an instrument, or of none; in another school where one is asked for. */

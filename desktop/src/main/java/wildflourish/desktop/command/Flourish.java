@@ -15,6 +15,8 @@ import picocli.CommandLine.Command;
             CheckCommand.class,
             ExportCommand.class,
             OrnamentsCommand.class,
+            FitsCommand.class,
+            RealiseCommand.class,
             FormCommand.class,
             NeedsCommand.class,
             FitCommand.class,
@@ -41,6 +43,11 @@ public final class Flourish implements Runnable {
                                                 abc, midi, wav, pdf, svg or png
               flourish ornaments --instrument whistle-d --note D4
                                                 what fits where, and why not
+              flourish ornaments --list         every ornament there is, with its schools
+              flourish fits FILE --note N --instrument I
+                                                what fits that note of a tune, and why
+              flourish realise FILE --place 3:cut --instrument I
+                                                what sounds and moves, in milliseconds
               flourish form FILE                how the tunes are built, what comes back
               flourish needs FILE --instrument flute-d
                                                 notes, hard spots, grade, easiest first

@@ -16,6 +16,7 @@ import wildflourish.core.instrument.School;
 import wildflourish.core.music.Fraction;
 import wildflourish.core.music.Tempo;
 import wildflourish.core.music.WrittenPitch;
+import wildflourish.core.ornament.Ornament;
 import wildflourish.core.ornament.Profile;
 import wildflourish.core.placing.Fit;
 import wildflourish.core.placing.WhatFits;
@@ -23,6 +24,7 @@ import wildflourish.core.tune.Note;
 import wildflourish.core.tune.Tune;
 import wildflourish.core.tune.TuneType;
 import wildflourish.core.version.Playing;
+import wildflourish.core.version.Stair;
 import wildflourish.core.words.Words;
 import wildflourish.files.abc.BookReader;
 
@@ -34,8 +36,13 @@ final class OrnamentsCommand implements Callable<Integer> {
     @Spec
     private CommandSpec spec = CommandSpec.create();
 
-    @Option(names = "--instrument", required = true, description = "for example whistle-d")
-    private String instrument = "";
+    @Option(
+            names = "--list",
+            description = "every ornament, with its schools; only the instrument's where one is named")
+    private boolean isList;
+
+    @Option(names = "--instrument", description = "for example whistle-d")
+    private Optional<String> instrument = Optional.empty();
 
     @Option(names = "--note", description = "a written note such as F#4; every note of the instrument without it")
     private Optional<String> note = Optional.empty();
@@ -57,7 +64,12 @@ final class OrnamentsCommand implements Callable<Integer> {
 
     @Override
     public Integer call() {
-        Instrument asked = Asked.instrument(instrument);
+        if (isList) {
+            Listing.print(spec.commandLine().getOut(), list(), format);
+            return Flourish.DONE;
+        }
+        Instrument asked = Asked.instrument(instrument.orElseThrow(
+                () -> new UsageException("name an instrument, such as --instrument whistle-d, or ask for the --list")));
         Profile profile = Asked.profile(student);
         TuneType kind = TuneType.all().stream()
                 .filter(each -> each.name().equals(type))
@@ -76,6 +88,46 @@ final class OrnamentsCommand implements Callable<Integer> {
         }
         Listing.print(spec.commandLine().getOut(), rows, format);
         return Flourish.DONE;
+    }
+
+    private List<Map<String, ?>> list() {
+        Optional<Instrument> asked = instrument.map(Asked::instrument);
+        List<Map<String, ?>> rows = new ArrayList<>();
+        for (Ornament ornament : Ornament.all()) {
+            for (Ornament.Maker maker : ornament.makers()) {
+                boolean isWanted = asked.isEmpty()
+                        || (asked.get().family() == maker.family()
+                                && maker.isMadeOn(asked.get().id()));
+                if (isWanted) {
+                    rows.add(row(ornament, maker, asked));
+                }
+            }
+        }
+        return rows;
+    }
+
+    private static Map<String, Object> row(Ornament ornament, Ornament.Maker maker, Optional<Instrument> asked) {
+        List<Instrument> family = Instrument.winds().stream()
+                .filter(each -> each.family() == maker.family())
+                .toList();
+        Instrument usual = asked.orElse(family.get(0));
+        Map<String, Object> row = new LinkedHashMap<>();
+        row.put("ornament", ornament.id());
+        row.put("name", ornament.name());
+        row.put("family", maker.family().word());
+        row.put("kind", ornament.kind().name().toLowerCase(java.util.Locale.ROOT));
+        row.put("stage", Stair.USUAL_NAMES.get(ornament.manner().stage()));
+        row.put("weight", ornament.manner().weight());
+        row.put("difficulty", ornament.manner().difficulty());
+        row.put("own", ornament.schools(maker.family()));
+        row.put(
+                "strokes",
+                maker.strokes().isEmpty()
+                        ? usual.strokes().stream().map(School::id).toList()
+                        : List.of(maker.strokes()));
+        row.put("hand", usual.schools().stream().map(School::id).toList());
+        row.put("trust", maker.trust().name());
+        return row;
     }
 
     private List<WrittenPitch> pitches(Instrument asked) {

@@ -8,14 +8,21 @@ import javafx.beans.property.ReadOnlyObjectProperty;
 import javafx.beans.property.ReadOnlyObjectWrapper;
 import javafx.beans.property.ReadOnlyStringProperty;
 import javafx.beans.property.ReadOnlyStringWrapper;
+import wildflourish.core.engraving.Dressing;
 import wildflourish.core.engraving.GesturePicture;
+import wildflourish.core.engraving.Sign;
 import wildflourish.core.form.Phrase;
 import wildflourish.core.form.Phrasing;
+import wildflourish.core.hand.Attempt;
+import wildflourish.core.hand.Attempt.Scene;
 import wildflourish.core.instrument.Instrument;
 import wildflourish.core.instrument.School;
 import wildflourish.core.music.Tempo;
+import wildflourish.core.ornament.Choice;
+import wildflourish.core.ornament.Ornament;
 import wildflourish.core.ornament.Profile;
 import wildflourish.core.performance.Realiser;
+import wildflourish.core.placing.Breaths;
 import wildflourish.core.placing.Fit;
 import wildflourish.core.placing.WhatFits;
 import wildflourish.core.problem.Parsed;
@@ -28,10 +35,11 @@ import wildflourish.core.version.BookItem;
 import wildflourish.core.version.Change;
 import wildflourish.core.version.Deed;
 import wildflourish.core.version.History;
+import wildflourish.core.version.Layer;
 import wildflourish.core.version.Lesson;
 import wildflourish.core.version.Passes;
 import wildflourish.core.version.Placement;
-import wildflourish.core.version.Playing;
+import wildflourish.core.version.Span;
 import wildflourish.core.version.Spot;
 import wildflourish.core.version.Stair;
 import wildflourish.core.version.Version;
@@ -55,8 +63,14 @@ public final class Desk {
     private final Writing writing = new Writing(this);
     private final Fingers fingers = new Fingers(this);
 
+    private Optional<Setting> setting = Optional.empty();
+    private Optional<Scene> scene = Optional.empty();
+
+    /** All that decides a scene. */
+    private record Setting(Tune tune, Version version, Profile profile) {}
+
     /** All that decides what fits. */
-    private record Asked(Tune tune, NoteId note, Playing playing, Profile profile) {}
+    private record Asked(Scene scene, NoteId note) {}
 
     /** With a book that was read. */
     public Desk(Parsed<StoredBook> opened) {
@@ -260,29 +274,196 @@ public final class Desk {
     /** What fits at the chosen note for the stage worked on. */
     public Optional<WhatFits> whatFits() {
         Sight current = now();
-        Optional<Asked> asked = current.tune()
-                .flatMap(tune -> current.note()
-                        .flatMap(note -> current.version()
-                                .map(version -> new Asked(
-                                        tune,
-                                        note,
-                                        version.playing(),
-                                        current.chosen().profile()))));
+        Optional<Asked> asked = scene().flatMap(scene -> current.note().map(note -> new Asked(scene, note)));
         if (!asked.equals(fitsFor)) {
             fitsFor = asked;
-            fits = asked.map(each -> WhatFits.at(each.tune(), each.note(), each.playing(), each.profile()));
+            fits = asked.map(each -> WhatFits.at(
+                    each.scene(),
+                    current.version().orElseThrow(),
+                    each.note(),
+                    current.chosen().profile()));
         }
         return fits;
     }
 
+    /** The stage worked on as a line, with the hand that plays it; made anew when something of it changes. */
+    Optional<Scene> scene() {
+        Sight current = now();
+        Optional<Setting> wanted = current.tune()
+                .flatMap(tune -> current.version()
+                        .map(version ->
+                                new Setting(tune, version, current.chosen().profile())));
+        if (!wanted.equals(setting)) {
+            setting = wanted;
+            scene = wanted.map(each -> Scene.of(each.tune(), each.version(), each.profile()));
+        }
+        return scene;
+    }
+
     /** What the fingers do, part by part, if a placement is played by the stage worked on; empty where they cannot. */
     public List<GesturePicture.Step> fingersOf(Placement placement) {
-        Sight current = now();
-        return current.tune()
-                .flatMap(tune -> current.version()
-                        .map(version -> GesturePicture.stepsOf(Realiser.alone(
-                                tune, version, placement, current.chosen().profile()))))
+        return scene().map(each -> GesturePicture.stepsOf(Realiser.alone(each, placement)))
                 .orElse(List.of());
+    }
+
+    /** The signs of what fits. */
+    public List<Sign> signsOf(Fit fit) {
+        Optional<Attempt> attempt = fit.facts().attempt();
+        return Sign.of(fit.facts().stack(), attempt.flatMap(Attempt::figure), attempt.flatMap(Attempt::made));
+    }
+
+    /** The signs of a placement in the stage worked on. */
+    public List<Sign> signsOf(Placement placement) {
+        Optional<Attempt> attempt = scene().flatMap(each -> Dressing.attemptOf(each, placement));
+        return Sign.of(placement.stack(), attempt.flatMap(Attempt::figure), attempt.flatMap(Attempt::made));
+    }
+
+    /** What stands at the chosen note with something that fits on top of it; empty where both do not go together. */
+    public Optional<Placement> onTop(Fit fit) {
+        Sight current = now();
+        Optional<Placement> here = current.note()
+                .flatMap(note -> current.version().flatMap(version -> version.at(note)))
+                .flatMap(Spot::first);
+        if (here.isEmpty()
+                || scene().isEmpty()
+                || here.get().stack().has(fit.facts().ornament())) {
+            return Optional.empty();
+        }
+        boolean isTouch = fit.facts().ornament().isTouch();
+        Choice choice = fit.facts().stack().choices().get(0);
+        Placement both = isTouch
+                ? here.get().with(choice)
+                : new Placement(
+                        here.get().stack().with(choice),
+                        fit.placement().span(),
+                        here.get().passes());
+        return WhatFits.verdict(
+                        scene().get(),
+                        current.version().orElseThrow(),
+                        both,
+                        current.chosen().profile())
+                .filter(Fit::fits)
+                .map(verdict -> both);
+    }
+
+    /** The best of what fits that goes on top of what stands here is played on top of it. */
+    public void placeOnTop() {
+        Optional<Placement> best = whatFits().stream()
+                .flatMap(each -> each.fitting().stream())
+                .flatMap(fit -> onTop(fit).stream())
+                .findFirst();
+        best.ifPresentOrElse(
+                this::place, () -> say("Nothing goes on top here: place an ornament first, or take another note."));
+    }
+
+    /** The own schools of the ornament that gives a placement its name. */
+    public List<String> ownSchools(Placement placement) {
+        return placement.ornament().schools(now().chosen().instrument().family());
+    }
+
+    /** The own school in which it is played. */
+    public String ownSchool(Placement placement) {
+        return now().version()
+                .map(version -> version.playing().schoolOf(placement.stack().main()))
+                .orElse("");
+    }
+
+    /** What is played at the spot is played in another of its own schools. */
+    public void setOwnSchool(String school) {
+        Optional<Placement> here = spotHere().flatMap(Spot::first);
+        if (here.isPresent()) {
+            Ornament ornament = here.get().ornament();
+            place(here.get().with(new Choice(ornament, school)));
+        }
+    }
+
+    // Layers
+
+    /** Rules over a passage that the instrument has. */
+    public List<Layer.Rule> layerRules() {
+        return Layer.Rule.of(now().chosen().instrument().family());
+    }
+
+    /** Whether a rule holds at the chosen note. */
+    public boolean hasLayer(Layer.Rule rule) {
+        Sight current = now();
+        return current.note().isPresent()
+                && current.version().stream()
+                        .flatMap(version -> version.layers().stream())
+                        .anyMatch(layer -> layer.rule().equals(rule)
+                                && layer.covers(
+                                        current.tune().orElseThrow(),
+                                        current.note().get()));
+    }
+
+    /** A rule holds over the phrase of the chosen note, or no longer. */
+    public void turnLayer(Layer.Rule rule) {
+        Sight current = now();
+        if (current.tune().isEmpty()
+                || current.note().isEmpty()
+                || current.stair().isEmpty()) {
+            return;
+        }
+        Tune tune = current.tune().get();
+        Version version = current.version().orElseThrow();
+        List<Layer> layers = new ArrayList<>(version.layers());
+        boolean hadIt = layers.removeIf(layer ->
+                layer.rule().equals(rule) && layer.covers(tune, current.note().get()));
+        if (!hadIt) {
+            layers.add(new Layer(rule, phraseOf(tune, current.note().get()), Passes.EVERY));
+        }
+        Version changed = version.withLayers(layers);
+        change(
+                current.stair().get().with(current.chosen().stage(), changed),
+                new Deed(Deed.Kind.LAYER, rule.name(), version.name()));
+        say(hadIt ? "No longer here: " + rule.name() : "In this phrase: " + rule.name());
+    }
+
+    /** The next of the rules holds over the phrase in place of the one that does; after the last none. */
+    public void nextLayer() {
+        List<Layer.Rule> rules = layerRules();
+        if (rules.isEmpty()) {
+            say("Nothing of the kind is known for this instrument.");
+            return;
+        }
+        int held = -1;
+        for (int i = 0; i < rules.size(); i++) {
+            held = hasLayer(rules.get(i)) ? i : held;
+        }
+        if (held >= 0) {
+            turnLayer(rules.get(held));
+        }
+        if (held + 1 < rules.size()) {
+            turnLayer(rules.get(held + 1));
+        }
+    }
+
+    private static Span phraseOf(Tune tune, NoteId note) {
+        Phrase phrase = Phrasing.of(tune).at(tune.placeOf(note).bar());
+        List<Note> notes = tune.bars().subList(phrase.firstBar(), phrase.lastBar() + 1).stream()
+                .flatMap(bar -> bar.notes().stream())
+                .toList();
+        return new Span(notes.get(0).id(), notes.get(notes.size() - 1).id());
+    }
+
+    /** The longest stretch without a breath in the stage worked on; empty where the player need not breathe for it. */
+    public Optional<Breaths.Stretch> longestBreath() {
+        return scene().flatMap(
+                        each -> Breaths.longest(each.line(), now().version().orElseThrow()));
+    }
+
+    /** Strokes for every stage of the stair. */
+    public void setStrokes(School strokes) {
+        Sight current = now();
+        if (current.stair().isEmpty()
+                || current.version().map(version -> version.playing().strokes()).equals(Optional.of(strokes))) {
+            return;
+        }
+        Stair after = current.stair()
+                .get()
+                .withEach(version -> version.withPlaying(version.playing().withStrokes(strokes)));
+        change(after, new Deed(Deed.Kind.SCHOOL, strokes.name(), stageName()));
+        say(strokes.name() + ": " + strokes.about());
     }
 
     /** The spot whose ornament covers the chosen note. */
@@ -317,8 +498,8 @@ public final class Desk {
         Tune tune = current.tune().get();
         Stair before = current.stair().get();
         Stair after = before.placed(tune, current.chosen().stage(), placement);
-        change(after, new Deed(Deed.Kind.PLACE, placement.ornament().name(), stageName()));
-        say("Placed a " + placement.ornament().name() + " on " + where(tune, placement) + lowerStages(before, after));
+        change(after, new Deed(Deed.Kind.PLACE, Words.name(placement.stack()), stageName()));
+        say("Placed a " + Words.name(placement.stack()) + " on " + where(tune, placement) + lowerStages(before, after));
     }
 
     private String where(Tune tune, Placement placement) {
@@ -586,6 +767,7 @@ public final class Desk {
             case PIN -> "kept a fingering of " + deed.subject();
             case COPY_UP -> "copied " + deed.stage() + " up";
             case TEMPO -> "set " + deed.stage() + " to " + deed.subject();
+            case LAYER -> "turned " + deed.subject() + " in " + deed.stage();
             case SCHOOL -> "chose a school for " + deed.stage();
             case EDIT -> "wrote in " + deed.subject();
             case PHRASE -> "marked phrases in " + deed.subject();

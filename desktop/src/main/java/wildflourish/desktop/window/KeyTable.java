@@ -96,6 +96,8 @@ final class KeyTable {
         shift(KeyCode.ENTER, "keep another option", onScore(desk::keepNextBest));
         plain(KeyCode.N, "next choice here", onScore(() -> desk.cycle(1)));
         shift(KeyCode.N, "choice before", onScore(() -> desk.cycle(-1)));
+        plain(KeyCode.S, "play the best that goes on top of what stands here", onScore(desk::placeOnTop));
+        shift(KeyCode.L, "turn what holds in this phrase: held, breaths, tongued, slurred", onScore(desk::nextLayer));
         plain(KeyCode.O, "play the other option", onScore(desk::nextOption));
         plain(KeyCode.DELETE, "remove the ornament", onScore(desk::remove));
         plain(KeyCode.BACK_SPACE, "remove the ornament", onScore(desk::remove));

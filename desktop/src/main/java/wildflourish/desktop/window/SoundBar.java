@@ -50,7 +50,7 @@ final class SoundBar extends HBox {
                         play("Tune", "play-tune", "Plays the tune (T)", Transport.Stretch.TUNE),
                         stop);
         addTempo();
-        getChildren().addAll(countIn(), school());
+        getChildren().addAll(countIn(), drones(), school(), strokes());
         desk.sight().addListener((at, before, after) -> showTempo());
         showTempo();
     }
@@ -117,6 +117,47 @@ final class SoundBar extends HBox {
         countIn.setAccessibleHelp("Knocks a bar, and the beats before a pickup, first");
         countIn.selectedProperty().addListener((at, before, after) -> transport.setCountedIn(after));
         return countIn;
+    }
+
+    /** Hidden where the instrument has none. */
+    private CheckBox drones() {
+        CheckBox drones = new CheckBox("Drones");
+        drones.setId("drones");
+        drones.setMinWidth(Region.USE_PREF_SIZE);
+        drones.setSelected(true);
+        drones.setAccessibleHelp("Whether the drones of the pipes sound");
+        drones.selectedProperty().addListener((at, before, after) -> transport.setDrones(after));
+        drones.managedProperty().bind(drones.visibleProperty());
+        desk.sight().addListener((at, before, after) -> drones.setVisible(hasDrones()));
+        drones.setVisible(hasDrones());
+        return drones;
+    }
+
+    private boolean hasDrones() {
+        return !desk.sight().get().chosen().instrument().drones().isEmpty();
+    }
+
+    private Choice strokes() {
+        Choice strokes = new Choice(
+                "strokes",
+                "How notes are struck: good players differ in whether they tongue",
+                index -> desk.setStrokes(
+                        desk.sight().get().chosen().instrument().strokes().get(index)));
+        strokes.managedProperty().bind(strokes.visibleProperty());
+        desk.sight().addListener((at, before, after) -> fillStrokes(strokes));
+        fillStrokes(strokes);
+        return strokes;
+    }
+
+    private void fillStrokes(Choice strokes) {
+        Sight sight = desk.sight().get();
+        List<School> all = sight.chosen().instrument().strokes();
+        strokes.show(
+                all.stream().map(School::name).toList(),
+                sight.version()
+                        .map(version -> all.indexOf(version.playing().strokes()))
+                        .orElse(-1));
+        strokes.setVisible(all.size() > 1);
     }
 
     private Choice school() {

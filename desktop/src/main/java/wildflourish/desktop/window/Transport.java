@@ -46,6 +46,7 @@ final class Transport {
     private Fraction speed = Fraction.ONE;
     private boolean isRelaxed;
     private boolean isCountedIn = true;
+    private boolean hasDrones = true;
     private final AnimationTimer timer = new AnimationTimer() {
         @Override
         public void handle(long now) {
@@ -94,6 +95,12 @@ final class Transport {
         isCountedIn = countedIn;
     }
 
+    /** Whether the drones of pipes are heard. */
+    void setDrones(boolean heard) {
+        hasDrones = heard;
+        goOn();
+    }
+
     /** The tempo that would be heard: the stage's own or the relaxed one, times the speed. */
     Optional<Tempo> tempo() {
         Sight sight = desk.sight().get();
@@ -113,7 +120,8 @@ final class Transport {
         }
         Tune tune = sight.tune().get();
         Version version = sight.version().get();
-        return Optional.of(Realiser.realise(tune, version, sight.chosen().profile(), tempo.get()));
+        Realisation worked = Realiser.realise(tune, version, sight.chosen().profile(), tempo.get());
+        return Optional.of(hasDrones ? worked : worked.withoutDrones());
     }
 
     void play(Stretch stretch) {

@@ -68,17 +68,19 @@ class DeskTest {
     void oneVerbPlacesTheBestAnotherCyclesAndRemoves() {
         desk.choose(new NoteId(3));
         desk.placeBest();
-        assertThat(here()).isEqualTo("short-roll");
-        assertThat(desk.said().get()).isEqualTo("Placed a short roll on G4, bar 1, on beat 3");
+        String best = here();
+        assertThat(desk.said().get()).startsWith("Placed a ").contains(" on G4, bar 1, on beat 3");
+        int choices = desk.whatFits().orElseThrow().fitting().size();
+        assertThat(choices).isGreaterThan(8);
         List<String> seen = new ArrayList<>();
-        for (int i = 0; i < 3; i++) {
+        for (int i = 0; i < choices; i++) {
             seen.add(here());
             desk.cycle(1);
         }
-        assertThat(seen).doesNotHaveDuplicates();
-        assertThat(here()).isEqualTo("short-roll");
+        assertThat(seen).contains("short-roll", "cut", "tap");
+        assertThat(here()).isEqualTo(best);
         desk.cycle(-1);
-        assertThat(here()).isEqualTo(seen.get(2));
+        assertThat(here()).isEqualTo(seen.get(choices - 1));
         desk.remove();
         assertThat(here()).isEqualTo("–");
         desk.remove();
@@ -89,10 +91,18 @@ class DeskTest {
     void whereNothingFitsItSaysWhy() {
         desk.chooseProfile(Profile.of("learner"));
         desk.setTempo(Tempo.of(400, Fraction.of(1, 2)));
-        desk.choose(new NoteId(1));
+        desk.writing().add(wildflourish.files.abc.TuneEditor::insertedRest);
+        NoteId rest = desk.sight().get().tune().orElseThrow().notes().stream()
+                .filter(note -> note.isRest())
+                .findFirst()
+                .orElseThrow()
+                .id();
+        desk.choose(rest);
         desk.placeBest();
         assertThat(here()).isEqualTo("–");
-        assertThat(desk.said().get()).startsWith("Too fast here").endsWith(".");
+        assertThat(desk.said().get())
+                .startsWith("A rest has nothing to ornament")
+                .endsWith(".");
     }
 
     @Test

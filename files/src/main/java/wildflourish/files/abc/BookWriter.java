@@ -3,6 +3,7 @@ package wildflourish.files.abc;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Optional;
 import java.util.Set;
 import wildflourish.core.tune.Tune;
 import wildflourish.core.version.Book;
@@ -66,7 +67,11 @@ public final class BookWriter {
                         .findFirst();
                 number = nextPlace(tune, stair, number);
                 text.append(separator);
-                if (altered.isPresent() && altered.get().saved().equals(version)) {
+                Optional<String> kept = lesson.keptText(version);
+                if (kept.isPresent()) {
+                    text.append(Directives.renumbered(kept.get(), stair + 1, number));
+                    nextNumber++;
+                } else if (altered.isPresent() && altered.get().saved().equals(version)) {
                     text.append(Directives.renumbered(altered.get().text(), stair + 1, number));
                     nextNumber++;
                 } else {

@@ -15,10 +15,11 @@ import wildflourish.core.instrument.Instrument;
 import wildflourish.core.instrument.School;
 import wildflourish.core.music.Fraction;
 import wildflourish.core.music.Tempo;
-import wildflourish.core.ornament.Ornament;
+import wildflourish.core.ornament.Stack;
 import wildflourish.core.tune.Note;
 import wildflourish.core.tune.NoteId;
 import wildflourish.core.tune.Tune;
+import wildflourish.core.version.Layer;
 import wildflourish.core.version.Passes;
 import wildflourish.core.version.Placement;
 import wildflourish.core.version.Playing;
@@ -31,9 +32,10 @@ import wildflourish.core.version.Version;
  * of the plain tune.
  *
  * <pre>
- * %%flourish-stage of=1 stair=1 stage=2 name=Leaf
+ * %%flourish-stage format=2 of=1 stair=1 stage=2 name=Leaf
  * %%flourish-play instrument=whistle-d school=two-finger tempo=105 beat=1/2
- * %%flourish-spot 12 to=14 ornament=long-roll times=1
+ * %%flourish-layer 9 to=24 rule=slurred
+ * %%flourish-spot 12 to=14 option=slide-in+long-roll@even times=1
  * %%flourish-say 12 Lean on this one.
  * %%flourish-pin 20 OXXOOO
  * %%flourish-sums plain=9f86d081884c body=60303ae22b99
@@ -43,11 +45,19 @@ import wildflourish.core.version.Version;
  * @param stair number of the stair, from 1
  * @param stage number of the stage in it, from 1
  * @param sums of the plain body and of the written-out body when it was saved
+ * @param format the form of the lines
  */
-record Directives(int of, int stair, int stage, Version version, Sums sums) {
+record Directives(int of, int stair, int stage, Version version, Sums sums, int format) {
     static final String MARK = "%%flourish-";
-    private static final Pattern LINE = Pattern.compile(MARK + "(stage|play|spot|say|pin|sums) (.*)");
+    /** The form of these lines; books of form 1, which says no number, are read too. */
+    static final int FORMAT = 2;
+
+    private static final Pattern LINE = Pattern.compile(MARK + "(stage|play|spot|layer|say|pin|sums) (.*)");
     private static final Pattern PAIR = Pattern.compile("([a-z]+)=(\\S+)");
+
+    Directives(int of, int stair, int stage, Version version, Sums sums) {
+        this(of, stair, stage, version, sums, FORMAT);
+    }
 
     /** Short sums of the plain tune's body and the written-out one. */
     record Sums(String plain, String body) {}
@@ -70,11 +80,19 @@ record Directives(int of, int stair, int stage, Version version, Sums sums) {
     List<String> lines(Tune tune) {
         List<String> lines = new ArrayList<>();
         Playing playing = version.playing();
-        lines.add("stage of=" + of + " stair=" + stair + " stage=" + stage + " name=" + oneLine(version.name()));
+        lines.add("stage format=" + format + " of=" + of + " stair=" + stair + " stage=" + stage + " name="
+                + oneLine(version.name()));
+        boolean hasStrokes = playing.instrument().strokes().size() > 1;
         lines.add("play instrument=" + playing.instrument().id() + " school="
-                + playing.school().id() + " tempo=" + playing.tempo().beatsPerMinute() + " beat="
+                + playing.school().id()
+                + (hasStrokes ? " strokes=" + playing.strokes().id() : "") + " tempo="
+                + playing.tempo().beatsPerMinute() + " beat="
                 + playing.tempo().beatLength());
-        for (Spot spot : version.spots().values()) {
+        for (Layer layer : version.layers()) {
+            lines.add("layer " + count(tune, layer.span().first()) + " to="
+                    + count(tune, layer.span().last()) + " rule=" + layer.rule().id() + times(layer.passes()));
+        }
+        for (Spot spot : inOrder(tune)) {
             int first = count(tune, spot.at());
             spot.options().forEach(option -> lines.add("spot " + first + option(tune, option)));
             if (!spot.sentence().isEmpty()) {
@@ -92,15 +110,23 @@ record Directives(int of, int stair, int stage, Version version, Sums sums) {
         String to = option.span().isOneNote()
                 ? ""
                 : " to=" + count(tune, option.span().last());
-        String times = option.passes().isEvery()
+        return to + " option=" + option.stack() + times(option.passes());
+    }
+
+    private static String times(Passes passes) {
+        return passes.isEvery()
                 ? ""
                 : " times="
                         + String.join(
                                 ",",
-                                option.passes().numbers().stream()
-                                        .map(String::valueOf)
-                                        .toList());
-        return to + " ornament=" + option.ornament().id() + times;
+                                passes.numbers().stream().map(String::valueOf).toList());
+    }
+
+    /** Spots in the order of the tune, whatever the order in which its notes were entered. */
+    private List<Spot> inOrder(Tune tune) {
+        return version.spots().values().stream()
+                .sorted(java.util.Comparator.comparingInt(spot -> count(tune, spot.at())))
+                .toList();
     }
 
     private static int count(Tune tune, NoteId note) {
@@ -167,6 +193,7 @@ record Directives(int of, int stair, int stage, Version version, Sums sums) {
         Map<String, String> sums = Map.of();
         String name = "";
         Map<NoteId, Spot> spots = new TreeMap<>();
+        List<Layer> layers = new ArrayList<>();
         for (String line : text.split("\\R", -1)) {
             Matcher match = LINE.matcher(line);
             if (!match.matches()) {
@@ -185,6 +212,7 @@ record Directives(int of, int stair, int stage, Version version, Sums sums) {
                 case "play" -> play = pairs(words);
                 case "sums" -> sums = pairs(words);
                 case "spot" -> addOption(spots, words, tune);
+                case "layer" -> layers.add(layer(words, tune));
                 case "pin" -> {
                     NoteId note = note(words, tune);
                     String pin = manyLines(words.substring(words.indexOf(' ') + 1));
@@ -193,16 +221,21 @@ record Directives(int of, int stair, int stage, Version version, Sums sums) {
                 default -> addSentence(spots, words, tune);
             }
         }
+        Instrument instrument = Instrument.of(required(play, "instrument"));
         Playing playing = new Playing(
-                Instrument.of(required(play, "instrument")),
+                instrument,
                 School.of(required(play, "school")),
+                play.containsKey("strokes")
+                        ? School.of(required(play, "strokes"))
+                        : instrument.strokes().get(0),
                 new Tempo(Fraction.parse(required(play, "tempo")), Fraction.parse(required(play, "beat"))));
         return new Directives(
                 integer(stage, "of"),
                 integer(stage, "stair"),
                 integer(stage, "stage"),
-                new Version(name, playing, spots),
-                new Sums(required(sums, "plain"), required(sums, "body")));
+                new Version(name, playing, spots, layers),
+                new Sums(required(sums, "plain"), required(sums, "body")),
+                stage.containsKey("format") ? integer(stage, "format") : 1);
     }
 
     private static Map<String, String> pairs(String words) {
@@ -234,18 +267,34 @@ record Directives(int of, int stair, int stage, Version version, Sums sums) {
         NoteId first = note(words, tune);
         Map<String, String> pairs = pairs(words);
         NoteId last = pairs.containsKey("to") ? noteAt(integer(pairs, "to"), tune) : first;
-        if (last.compareTo(first) < 0) {
+        checkOrder(tune, first, last, words);
+        String stack = pairs.containsKey("option") ? required(pairs, "option") : required(pairs, "ornament");
+        Placement placement = new Placement(Stack.parse(stack), new Span(first, last), passes(pairs));
+        spots.put(first, spots.getOrDefault(first, Spot.bare(first)).withOption(placement));
+    }
+
+    private static Layer layer(String words, Tune tune) {
+        Map<String, String> pairs = pairs(words);
+        NoteId first = note(words, tune);
+        NoteId last = noteAt(integer(pairs, "to"), tune);
+        checkOrder(tune, first, last, words);
+        return new Layer(Layer.Rule.of(required(pairs, "rule")), new Span(first, last), passes(pairs));
+    }
+
+    private static void checkOrder(Tune tune, NoteId first, NoteId last, String words) {
+        if (tune.placeOf(last).order() < tune.placeOf(first).order()) {
             throw new IllegalArgumentException("a span ends before it begins: " + words);
         }
+    }
+
+    private static Passes passes(Map<String, String> pairs) {
         TreeSet<Integer> times = new TreeSet<>();
         if (pairs.containsKey("times")) {
             for (String time : required(pairs, "times").split(",", -1)) {
                 times.add(Integer.parseInt(time));
             }
         }
-        Placement placement =
-                new Placement(Ornament.of(required(pairs, "ornament")), new Span(first, last), new Passes(times));
-        spots.put(first, spots.getOrDefault(first, Spot.bare(first)).withOption(placement));
+        return new Passes(times);
     }
 
     private static void addSentence(Map<NoteId, Spot> spots, String words, Tune tune) {

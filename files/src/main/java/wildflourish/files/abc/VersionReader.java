@@ -19,7 +19,7 @@ final class VersionReader {
     private final Map<Integer, Map<Integer, Map<Integer, Found>>> found = new TreeMap<>();
 
     /** A version read, with its text where that was changed. */
-    private record Found(Version version, String alteredText) {}
+    private record Found(Version version, String alteredText, String keptText) {}
 
     VersionReader(List<Problem> problems) {
         this.problems = problems;
@@ -45,7 +45,7 @@ final class VersionReader {
             if (isChanged || isPlainChanged) {
                 problems.add(alteredProblem(directives, lesson, firstLine, isChanged));
             }
-            stair.put(directives.stage(), new Found(directives.version(), isChanged || isPlainChanged ? text : ""));
+            stair.put(directives.stage(), found(directives, text, isChanged || isPlainChanged));
             dropSeparator(items, item);
             return true;
         } catch (IllegalArgumentException e) {
@@ -57,6 +57,12 @@ final class VersionReader {
                     "Mend its %%flourish lines and open the book again, or leave it."));
             return false;
         }
+    }
+
+    /** A changed text is asked about; the text of an older form stays until the stage is worked on. */
+    private static Found found(Directives directives, String text, boolean isAltered) {
+        boolean isOld = directives.format() < Directives.FORMAT;
+        return new Found(directives.version(), isAltered ? text : "", isOld && !isAltered ? text : "");
     }
 
     private static Problem alteredProblem(Directives directives, Lesson lesson, int firstLine, boolean isChanged) {
@@ -113,11 +119,12 @@ final class VersionReader {
     private static Lesson lesson(Lesson plain, Map<Integer, Map<Integer, Found>> numbered) {
         List<Stair> stairs = new ArrayList<>();
         List<Lesson.Altered> altered = new ArrayList<>();
+        List<Lesson.Kept> kept = new ArrayList<>();
         for (Map<Integer, Found> stages : numbered.values()) {
             List<Found> inOrder = new ArrayList<>(stages.values());
             if (inOrder.size() == 1) {
                 Version only = inOrder.get(0).version();
-                inOrder.add(0, new Found(Version.plain("Root", only.playing()), ""));
+                inOrder.add(0, new Found(Version.plain("Root", only.playing()), "", ""));
             }
             for (int i = 0; i < inOrder.size(); i++) {
                 if (!inOrder.get(i).alteredText().isEmpty()) {
@@ -126,8 +133,11 @@ final class VersionReader {
                             stairs.size(), i, saved, inOrder.get(i).alteredText()));
                 }
             }
+            inOrder.stream()
+                    .filter(each -> !each.keptText().isEmpty())
+                    .forEach(each -> kept.add(new Lesson.Kept(each.version(), each.keptText())));
             stairs.add(new Stair(inOrder.stream().limit(9).map(Found::version).toList()));
         }
-        return new Lesson(plain.tune(), stairs, altered);
+        return new Lesson(plain.tune(), stairs, altered, kept);
     }
 }

@@ -9,16 +9,23 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
-import wildflourish.core.instrument.Fingering;
+import wildflourish.core.hand.Attempt;
+import wildflourish.core.hand.Made;
+import wildflourish.core.hand.Voice;
+import wildflourish.core.instrument.Family;
 import wildflourish.core.instrument.Instrument;
+import wildflourish.core.line.Tone;
 import wildflourish.core.music.Fraction;
 import wildflourish.core.music.Step;
 import wildflourish.core.music.WrittenPitch;
+import wildflourish.core.ornament.Choice;
 import wildflourish.core.ornament.Profile;
-import wildflourish.core.performance.Moment;
+import wildflourish.core.ornament.Share;
+import wildflourish.core.ornament.Stack;
 import wildflourish.core.performance.Realisation;
 import wildflourish.core.performance.Realiser;
 import wildflourish.core.tune.Bar;
+import wildflourish.core.tune.Duration;
 import wildflourish.core.tune.Manuscript;
 import wildflourish.core.tune.Note;
 import wildflourish.core.tune.NoteId;
@@ -32,14 +39,23 @@ import wildflourish.core.version.Version;
  */
 final class VersionWriter {
     private static final Pattern BROKEN = Pattern.compile("(>+|<+)");
+    /** Decorations that the tune itself writes right before a note. */
+    private static final Pattern DECORATED = Pattern.compile("((?:[.~HLMOPSTuv]|![^!]*!|\\+[^+]*\\+)+)$");
 
     private final Tune tune;
     private final Version version;
     private final Instrument instrument;
     private final Realisation realisation;
+    private final Attempt.Scene scene;
     private final Map<NoteId, String> replaced = new java.util.HashMap<>();
     private final Map<Step, Integer> outputState = new EnumMap<>(Step.class);
     private final Set<Step> touchedBySmallNotes = new HashSet<>();
+    /** Notes that are held as one with the note before: no sign of broken rhythm is left between them. */
+    private final Set<NoteId> joined = new HashSet<>();
+
+    /** Notes that begin a group under a number: their decorations follow it. */
+    private final Set<NoteId> grouped = new HashSet<>();
+
     private boolean splitsNotes;
     private int bar;
 
@@ -48,6 +64,7 @@ final class VersionWriter {
         this.version = version;
         this.instrument = version.playing().instrument();
         this.realisation = Realiser.realise(tune, version, Profile.usual());
+        this.scene = Attempt.Scene.of(tune, version, Profile.usual());
     }
 
     /** The body of the tune below {@code K:} with the ornaments written out. */
@@ -66,7 +83,9 @@ final class VersionWriter {
         int at = manuscript.bodyStart();
         for (Note note : tune.notes()) {
             Manuscript.Stretch stretch = manuscript.at(note.id());
-            body.append(manuscript.text(), at, stretch.start());
+            String gap = manuscript.text().substring(at, stretch.start());
+            String kept = joined.contains(note.id()) ? gap.replaceAll("[<>]", "") : gap;
+            body.append(grouped.contains(note.id()) ? DECORATED.matcher(kept).replaceFirst("") : kept);
             String words = replaced.get(note.id());
             body.append(words != null ? words : manuscript.text().substring(stretch.start(), stretch.end()));
             at = stretch.end();
@@ -85,126 +104,276 @@ final class VersionWriter {
         int i = 0;
         while (i < written.notes().size()) {
             Note note = written.notes().get(i);
-            Optional<List<Part>> figure = playing.flatMap(played -> figureAt(note, played));
-            if (figure.isPresent()) {
-                List<Note> slots = tune.between(note.id(), spanEnd(note.id(), playing.get()));
-                writeFigure(slots, figure.get());
+            Optional<Placement> placed = playing.flatMap(played -> placedOn(note, played));
+            if (placed.isPresent()) {
+                List<Note> slots = placed.get().span().notes(tune);
+                write(placed.get(), slots, playing.orElseThrow());
                 i += slots.size();
             } else {
                 copy(note);
+                playing.ifPresent(played -> layered(note, played));
                 i++;
             }
         }
     }
 
-    /** One part of an ornament as realised: the written pitch of the small note before it, if any, and its length in whole notes. */
-    private record Part(NoteId note, Optional<Small> small, Fraction length) {}
+    /** What is really played on a note in a bar: nothing that the hand has refused. */
+    private Optional<Placement> placedOn(Note note, int playing) {
+        return realisation.figureAt(note.id(), playing).map(Realisation.Figured::placement);
+    }
 
     /** A small note; an exact one carries its accidental, a customary one goes by the key. */
     private record Small(WrittenPitch pitch, boolean isExact) {}
 
-    private NoteId spanEnd(NoteId note, int playing) {
-        int pass = realisation.bars().get(playing).played().pass();
-        return version.at(note)
-                .flatMap(spot -> spot.playedOn(pass))
-                .map(placement -> placement.span().last())
-                .orElse(note);
-    }
+    /**
+     * One part of an ornament as it is written.
+     *
+     * @param pitch empty for a rest
+     * @param isShut whether everything is shut right before it
+     */
+    private record Part(
+            NoteId note, List<Small> smalls, Optional<WrittenPitch> pitch, Fraction length, boolean isShut) {}
 
-    private Optional<List<Part>> figureAt(Note note, int playing) {
-        int pass = realisation.bars().get(playing).played().pass();
-        Optional<Placement> placement = version.at(note.id()).flatMap(spot -> spot.playedOn(pass));
-        if (placement.isEmpty()) {
-            return Optional.empty();
+    // Placements
+
+    /** Ornaments with a sign of their own in ABC stand before their note; the others are written out as notes and small notes. */
+    private void write(Placement placement, List<Note> slots, int playing) {
+        List<Choice> spelled = new ArrayList<>();
+        StringBuilder signs = new StringBuilder();
+        for (Choice choice : placement.stack().choices()) {
+            String[] way = choice.ornament().look().written().split(" ", 2);
+            switch (way[0]) {
+                case "notes", "dot-parts", "pulse" -> spelled.add(choice);
+                case "breath" -> {
+                    if (schoolOf(choice).equals("leave-out")) {
+                        spelled.add(choice);
+                    } else {
+                        signs.append("!breath!");
+                    }
+                }
+                case "dot" -> signs.append('.');
+                case "dot-before" -> dotBefore(slots.get(0));
+                case "mordent" -> signs.append(schoolOf(choice).equals("upper") ? "P" : "M");
+                case "words" -> signs.append("\"^").append(way[1]).append('"');
+                default -> signs.append(mark(way[1]));
+            }
         }
-        Set<NoteId> ids = new HashSet<>();
-        tune.between(placement.get().span().first(), placement.get().span().last())
-                .forEach(each -> ids.add(each.id()));
-        List<Moment> moments = realisation.moments().stream()
-                .filter(moment -> moment.cue().playedBar() == playing
-                        && ids.contains(moment.cue().note()))
-                .toList();
-        return moments.stream().anyMatch(Moment::isGesture) ? Optional.of(partsOf(moments)) : Optional.empty();
+        Optional<Made> made = spelled.isEmpty() ? Optional.empty() : made(new Stack(spelled), placement, playing);
+        if (made.isPresent()) {
+            writeFigure(slots, parts(made.get(), slots), signs.toString(), spelled);
+        } else {
+            slots.forEach(this::copy);
+            String text = replaced.getOrDefault(slots.get(0).id(), textOf(slots.get(0)));
+            replaced.put(slots.get(0).id(), signs + text);
+        }
     }
 
-    private List<Part> partsOf(List<Moment> moments) {
+    private String schoolOf(Choice choice) {
+        return version.playing().schoolOf(choice);
+    }
+
+    private static String mark(String name) {
+        return name.equals("trill") ? "T" : "!" + name + "!";
+    }
+
+    private void dotBefore(Note note) {
+        tune.neighbour(note.id(), -1).filter(before -> !before.isRest()).ifPresent(before -> {
+            String text = replaced.getOrDefault(before.id(), textOf(before));
+            replaced.put(before.id(), text.replaceFirst("^((?:\\{[^}]*\\})?)", "$1."));
+        });
+    }
+
+    private Optional<Made> made(Stack stack, Placement placement, int playing) {
+        for (int i = 0; i < scene.line().tones().size(); i++) {
+            Tone tone = scene.line().tones().get(i);
+            if (tone.place().playedBar() == playing
+                    && tone.note().id().equals(placement.span().first())) {
+                return Attempt.of(scene, i, scene.line().countOf(i, placement), stack)
+                        .made();
+            }
+        }
+        return Optional.empty();
+    }
+
+    /** The parts of a figure by their shares; one that is too short to be a note joins the small notes of the next. */
+    private List<Part> parts(Made made, List<Note> slots) {
+        Fraction whole = Fraction.ZERO;
+        for (Note slot : slots) {
+            whole = whole.plus(slot.played());
+        }
         List<Part> parts = new ArrayList<>();
-        Fraction wholeNoteMillis = realisation.tempo().millisOf(Fraction.ONE);
-        for (int i = 0; i < moments.size(); i++) {
-            Moment moment = moments.get(i);
-            boolean isGesture = moment.isGesture() && i + 1 < moments.size();
-            Moment melody = isGesture ? moments.get(i + 1) : moment;
-            Optional<Small> small = isGesture ? Optional.of(small(moment, melody)) : Optional.empty();
-            Fraction length = melody.endMillis().minus(moment.startMillis()).dividedBy(wholeNoteMillis);
-            parts.add(new Part(moment.cue().note(), small, length));
-            i += isGesture ? 1 : 0;
+        Fraction at = Fraction.ZERO;
+        boolean isEven = made.slots().stream().anyMatch(slot -> isShort(slot.share()));
+        for (Made.Slot slot : made.slots()) {
+            Fraction length = isEven
+                    ? whole.dividedBy(made.slots().size())
+                    : whole.times(slot.share().part());
+            List<Small> smalls = new ArrayList<>();
+            for (int i = 0; i < slot.parts().size(); i++) {
+                Made.Part part = slot.parts().get(i);
+                boolean isShut = false;
+                for (Made.Small small : part.smalls()) {
+                    isShut |= small.role() == Made.Role.CLOSED;
+                    small(small).ifPresent(smalls::add);
+                }
+                Optional<WrittenPitch> pitch =
+                        part.landing().voices().stream().findFirst().flatMap(Voice::written);
+                if (isShort(part.share()) && i + 1 < slot.parts().size()) {
+                    pitch.ifPresent(each -> smalls.add(new Small(each, true)));
+                } else {
+                    Fraction own = slot.parts().size() == 1 || isShort(part.share())
+                            ? length
+                            : length.times(part.share().part());
+                    parts.add(new Part(noteAt(slots, at), List.copyOf(smalls), pitch, own, isShut));
+                    smalls.clear();
+                    at = at.plus(own);
+                }
+            }
         }
         return parts;
     }
 
-    private Small small(Moment gesture, Moment melody) {
-        Moment.Held made = gesture.sounding().orElseThrow().held().orElseThrow();
-        if (gesture.cue().role() == Moment.Role.TAP) {
-            double sounding = gesture.sounding().orElseThrow().pitch().semitones()
-                    - instrument.reading().cents() / 100.0;
-            int midi = (int) Math.round(sounding)
-                    - instrument.reading().fingeredToSounding()
-                    - instrument.reading().writtenToFingered();
-            return new Small(spelledBelow(midi, tune.note(gesture.cue().note()).melody()), true);
-        }
-        Fingering held = melody.sounding().orElseThrow().held().orElseThrow().fingering();
-        int hole = lifted(held, made.fingering());
-        int midi = instrument.reading().writtenMidi(instrument.writtenForLift(hole, made.breath()));
-        return new Small(WrittenPitch.ofMidi(midi), false);
+    private static boolean isShort(Share share) {
+        return share.kind() == Share.Kind.SHORTEST || share.kind() == Share.Kind.TIMED;
     }
 
-    private static int lifted(Fingering from, Fingering to) {
-        for (int hole = 1; hole <= from.holes().size(); hole++) {
-            if (from.at(hole) != to.at(hole)) {
-                return hole;
+    private static NoteId noteAt(List<Note> slots, Fraction at) {
+        Fraction end = Fraction.ZERO;
+        for (Note slot : slots) {
+            end = end.plus(slot.played());
+            if (at.isLessThan(end)) {
+                return slot.id();
             }
         }
-        return 1;
+        return slots.get(slots.size() - 1).id();
     }
 
-    /** The spelling on the step right below a note where a semitone or two reach it, else the usual one. */
-    private static WrittenPitch spelledBelow(int midi, WrittenPitch above) {
-        if (midi == above.midi()) {
-            return above;
-        }
-        WrittenPitch natural = WrittenPitch.ofStaffStep(above.staffStep() - 1);
-        int alter = midi - natural.midi();
-        return Math.abs(alter) <= 1 ? natural.withAlter(alter) : WrittenPitch.ofMidi(midi);
+    /** A cut is written by custom as the note of the finger it lifts, in the key; the chanter's small notes are in its scale. */
+    private Optional<Small> small(Made.Small small) {
+        boolean isCustom = small.role() == Made.Role.CUT || instrument.family() == Family.NINE_NOTE_PIPES;
+        return small.role() == Made.Role.CLOSED
+                ? Optional.empty()
+                : small.sound().voices().stream()
+                        .findFirst()
+                        .flatMap(Voice::written)
+                        .map(pitch -> new Small(pitch, !isCustom));
     }
 
-    private void writeFigure(List<Note> slots, List<Part> parts) {
+    private void writeFigure(List<Note> slots, List<Part> parts, String signs, List<Choice> spelled) {
         splitsNotes |= parts.size() != slots.size();
         NoteToken head = token(slots.get(0)).orElse(null);
-        if (parts.size() == 1 && slots.size() == 1) {
-            String small = parts.get(0).small().map(this::smallText).orElse("");
+        boolean isOneNote =
+                parts.size() == 1 && slots.size() == 1 && parts.get(0).pitch().isPresent();
+        if (isOneNote && parts.get(0).pitch().get().equals(slots.get(0).melody())) {
+            String small = smallText(parts.get(0).smalls());
             copy(slots.get(0));
             String copied = replaced.getOrDefault(slots.get(0).id(), textOf(slots.get(0)));
-            replaced.put(slots.get(0).id(), small + copied);
+            replaced.put(slots.get(0).id(), small + dot(parts.get(0), spelled) + signs + copied);
             return;
         }
         if (head == null) {
             slots.forEach(this::copy);
             return;
         }
+        if (parts.size() == 1 && parts.get(0).pitch().isPresent()) {
+            joinAll(slots, parts.get(0), signs);
+            return;
+        }
+        Optional<Fraction> group = groupFactor(parts);
         List<List<Part>> shared = shared(slots, parts);
+        boolean isPulse = spelled.stream()
+                .anyMatch(choice -> choice.ornament().look().written().equals("pulse"));
         for (int s = 0; s < slots.size(); s++) {
             Note slot = slots.get(s);
             List<Part> here = shared.get(s);
-            StringBuilder text = new StringBuilder();
+            StringBuilder text = new StringBuilder(s == 0 && group.isPresent() ? groupSign(parts, slots) : "");
             for (int i = 0; i < here.size(); i++) {
-                boolean isFirst = i == 0;
-                boolean isLast = i == here.size() - 1;
-                text.append(here.get(i).small().map(this::smallText).orElse(""));
-                text.append(noteText(slots.get(0)));
-                text.append(lengthText(slot, here.get(i).length(), isFirst, isLast));
+                Part part = here.get(i);
+                boolean isVeryFirst = s == 0 && i == 0;
+                text.append(smallText(part.smalls())).append(isVeryFirst ? signs : "");
+                text.append(dot(part, spelled)).append(isPulse && i > 0 ? "!accent!" : "");
+                text.append(part.pitch().map(this::noteText).orElse("z"));
+                Fraction written = part.length().times(group.orElse(Fraction.ONE));
+                Duration duration = slot.duration();
+                Fraction notated = written.times(duration.notated()).dividedBy(duration.played());
+                text.append(lengthText(slot, notated, i == 0, i == here.size() - 1));
+                text.append(isPulse && i + 1 < here.size() ? "-" : "");
             }
             replaced.put(slot.id(), text.toString());
         }
+    }
+
+    /** Several written notes as one. */
+    private void joinAll(List<Note> slots, Part part, String signs) {
+        Note first = slots.get(0);
+        Note last = slots.get(slots.size() - 1);
+        Fraction before = brokenFactor(gapBefore(first), false);
+        Fraction written =
+                part.length().dividedBy(unitOf(first)).dividedBy(before).dividedBy(brokenFactor(gapAfter(last), true));
+        String text = smallText(part.smalls()) + signs + noteText(part.pitch().orElseThrow()) + lengthText(written);
+        replaced.put(first.id(), text);
+        for (Note slot : slots.subList(1, slots.size())) {
+            replaced.put(slot.id(), "");
+            joined.add(slot.id());
+        }
+    }
+
+    private static String dot(Part part, List<Choice> spelled) {
+        boolean isDotted = part.isShut()
+                && spelled.stream()
+                        .anyMatch(choice -> choice.ornament().look().written().equals("dot-parts"));
+        return isDotted ? "." : "";
+    }
+
+    /** For equal parts that are no halves of halves: how much longer each is written under the number of their group. */
+    private static Optional<Fraction> groupFactor(List<Part> parts) {
+        boolean areEqual = parts.stream()
+                .allMatch(part -> part.length().equals(parts.get(0).length()));
+        long denominator = parts.get(0).length().denominator();
+        boolean isPlain = Long.bitCount(denominator) == 1;
+        return areEqual && !isPlain && parts.size() > 2
+                ? Optional.of(Fraction.of(parts.size(), Integer.highestOneBit(parts.size() - 1)))
+                : Optional.empty();
+    }
+
+    /** The number of a group, with the decorations that the tune writes before its first note after it. */
+    private String groupSign(List<Part> parts, List<Note> slots) {
+        Matcher decorations = DECORATED.matcher(gapBefore(slots.get(0)));
+        grouped.add(slots.get(0).id());
+        int count = parts.size();
+        String number = count == 3 ? "(3" : "(" + count + ":" + Integer.highestOneBit(count - 1) + ":" + count;
+        return number + (decorations.find() ? decorations.group(1) : "");
+    }
+
+    // Layers
+
+    /** A note that a layer holds longer, shortens or leaves out; where signs of broken rhythm stand beside it, it stays as it is. */
+    private void layered(Note note, int playing) {
+        if (version.layers().isEmpty() || note.isRest() || isBroken(note)) {
+            return;
+        }
+        List<Tone> tones = scene.line().tones().stream()
+                .filter(tone ->
+                        tone.place().playedBar() == playing && tone.note().id().equals(note.id()))
+                .toList();
+        Fraction sounding = Fraction.ZERO;
+        Fraction silent = Fraction.ZERO;
+        for (Tone tone : tones) {
+            sounding = tone.isRest() ? sounding : sounding.plus(tone.length());
+            silent = tone.isRest() ? silent.plus(tone.length()) : silent;
+        }
+        if (tones.isEmpty()) {
+            replaced.put(note.id(), "");
+        } else if (!sounding.equals(note.played()) && token(note).isPresent()) {
+            String rest = silent.isPositive() ? "z" + lengthText(note, silent, false, false) : "";
+            replaced.put(note.id(), noteText(note.melody()) + lengthText(note, sounding, false, false) + rest);
+        }
+    }
+
+    private boolean isBroken(Note note) {
+        boolean isAlone = brokenFactor(gapBefore(note), false).equals(Fraction.ONE)
+                && brokenFactor(gapAfter(note), true).equals(Fraction.ONE);
+        return !isAlone || tune.tupletAt(note.id()).isPresent();
     }
 
     /**
@@ -229,20 +398,26 @@ final class VersionWriter {
         return shared;
     }
 
-    private String smallText(Small small) {
-        WrittenPitch pitch = small.pitch();
-        String accidental = "";
-        int inForce = outputState.getOrDefault(pitch.step(), tune.keyAt(bar).alterOf(pitch.step()));
-        if (small.isExact() && (pitch.alter() != inForce || touchedBySmallNotes.contains(pitch.step()))) {
-            accidental = accidentalText(pitch.alter());
-            touchedBySmallNotes.add(pitch.step());
+    private String smallText(List<Small> smalls) {
+        if (smalls.isEmpty()) {
+            return "";
         }
-        return "{" + accidental + letterText(pitch) + "}";
+        StringBuilder text = new StringBuilder("{");
+        for (Small small : smalls) {
+            WrittenPitch pitch = small.pitch();
+            int inForce = outputState.getOrDefault(pitch.step(), tune.keyAt(bar).alterOf(pitch.step()));
+            if (small.isExact() && (pitch.alter() != inForce || touchedBySmallNotes.contains(pitch.step()))) {
+                text.append(accidentalText(pitch.alter()));
+                touchedBySmallNotes.add(pitch.step());
+            }
+            text.append(letterText(pitch));
+        }
+        return text.append('}').toString();
     }
 
-    /** The melody note of a figure: accidental where the output needs one, letter, octave. */
-    private String noteText(Note note) {
-        return accidentalFor(note.melody(), false) + letterText(note.melody());
+    /** A note of a figure: accidental where the output needs one, letter, octave. */
+    private String noteText(WrittenPitch pitch) {
+        return accidentalFor(pitch, false) + letterText(pitch);
     }
 
     private String accidentalFor(WrittenPitch pitch, boolean isWrittenInSource) {
@@ -285,16 +460,23 @@ final class VersionWriter {
 
     /** A length as a multiple of the unit in force, allowing for broken rhythm that still stands beside the note in the text. */
     private String lengthText(Note slot, Fraction length, boolean isFirst, boolean isLast) {
-        Fraction factor =
-                token(slot).map(NoteToken::factor).filter(Fraction::isPositive).orElse(Fraction.ONE);
         Fraction before = brokenFactor(gapBefore(slot), false);
         Fraction after = brokenFactor(gapAfter(slot), true);
-        Fraction unit =
-                slot.duration().notated().dividedBy(factor).dividedBy(before).dividedBy(after);
-        Fraction written = length.dividedBy(unit);
+        Fraction written = length.dividedBy(unitOf(slot));
         written = isFirst ? written.dividedBy(before) : written;
         written = isLast ? written.dividedBy(after) : written;
         return lengthText(written);
+    }
+
+    /** The unit of length in force at a note. */
+    private Fraction unitOf(Note slot) {
+        Fraction factor =
+                token(slot).map(NoteToken::factor).filter(Fraction::isPositive).orElse(Fraction.ONE);
+        return slot.duration()
+                .notated()
+                .dividedBy(factor)
+                .dividedBy(brokenFactor(gapBefore(slot), false))
+                .dividedBy(brokenFactor(gapAfter(slot), true));
     }
 
     private String gapBefore(Note note) {

@@ -13,6 +13,7 @@ import javax.sound.midi.MidiSystem;
 import javax.sound.midi.Sequence;
 import javax.sound.midi.ShortMessage;
 import javax.sound.midi.Track;
+import wildflourish.core.hand.Voice;
 import wildflourish.core.instrument.Family;
 import wildflourish.core.music.Fraction;
 import wildflourish.core.music.SoundingPitch;
@@ -21,8 +22,8 @@ import wildflourish.core.performance.Realisation;
 import wildflourish.core.tune.Tune;
 
 /**
- * A realisation as a Standard MIDI File of type 0. Notes that the fingers join without a new attack stay one MIDI note; cuts, taps and
- * crans are bends within it, at their own ticks, over a bend range of two octaves.
+ * A realisation as a Standard MIDI File of type 0, a channel for each voice. Notes that the fingers join without a new attack stay one MIDI note; cuts, taps,
+ * small notes and glides are bends within it, at their own ticks, over a bend range of two octaves; drones are bent by none of them.
  */
 public final class MidiWriter {
     /** Ticks in a crotchet. */
@@ -32,6 +33,15 @@ public final class MidiWriter {
     public static final int BEND_RANGE = 24;
 
     private static final int VELOCITY = 84;
+    private static final int DRONE_VELOCITY = 56;
+    /** The first channel of second notes, and how many there are at most. */
+    private static final int UNDER = 1;
+
+    private static final int MOST_UNDER = 4;
+    /** Channel 10, counted from 0 (General MIDI Level 1). */
+    private static final int DRUMS = 9;
+
+    private static final double GLIDE_STEP_MILLIS = 5;
     private static final int CENTRE = 8192;
     private static final int TEMPO = 0x51;
     private static final int NAME = 0x03;
@@ -40,7 +50,7 @@ public final class MidiWriter {
     private final Track track;
     private final Realisation realisation;
     private int sounding = -1;
-    /** Keys of second notes that sound with it. */
+    /** Keys of second notes that sound with it, each on a channel of its own. */
     private final List<Integer> under = new ArrayList<>();
 
     private int bend = CENTRE;
@@ -71,8 +81,13 @@ public final class MidiWriter {
             int unit = Integer.numberOfTrailingZeros(tune.header().metre().unit());
             meta(METRE, new byte[] {(byte) tune.header().metre().count(), (byte) unit, 24, 8});
         }
-        add(0, new ShortMessage(ShortMessage.PROGRAM_CHANGE, 0, program(realisation.family()), 0));
-        bendRange();
+        for (int channel = 0;
+                channel <= UNDER + MOST_UNDER + realisation.drones().size();
+                channel++) {
+            add(0, new ShortMessage(ShortMessage.PROGRAM_CHANGE, channelOf(channel), program(realisation.family()), 0));
+            bendRange(channelOf(channel));
+        }
+        drones();
         List<Moment> moments = realisation.moments();
         for (int i = 0; i < moments.size(); i++) {
             moment(moments, i);
@@ -83,14 +98,32 @@ public final class MidiWriter {
     }
 
     /** Registered parameter 0, pitch bend sensitivity (MIDI 1.0 specification). */
-    private void bendRange() throws InvalidMidiDataException {
+    private void bendRange(int channel) throws InvalidMidiDataException {
         for (int[] control : new int[][] {{101, 0}, {100, 0}, {6, BEND_RANGE}, {38, 0}, {101, 127}, {100, 127}}) {
-            add(0, new ShortMessage(ShortMessage.CONTROL_CHANGE, 0, control[0], control[1]));
+            add(0, new ShortMessage(ShortMessage.CONTROL_CHANGE, channel, control[0], control[1]));
         }
     }
 
     private void meta(int type, byte[] data) throws InvalidMidiDataException {
         add(0, new MetaMessage(type, data, data.length));
+    }
+
+    /** The melody has the first channel, second notes the next ones, drones those after: a bend moves only the melody. Channel 10 is left to drums. */
+    private static int channelOf(int voice) {
+        return voice < DRUMS ? voice : voice + 1;
+    }
+
+    /** Each drone sounds from the beginning to the end, bent once to where it is tuned. */
+    private void drones() throws InvalidMidiDataException {
+        long end = tickOf(realisation.endMillis());
+        for (int i = 0; i < realisation.drones().size(); i++) {
+            int channel = channelOf(UNDER + MOST_UNDER + i + 1);
+            SoundingPitch pitch = realisation.drones().get(i).pitch();
+            int value = bendFor(pitch.semitones(), pitch.midi());
+            add(0, new ShortMessage(ShortMessage.PITCH_BEND, channel, value & 0x7f, value >> 7));
+            add(0, new ShortMessage(ShortMessage.NOTE_ON, channel, pitch.midi(), DRONE_VELOCITY));
+            add(end, new ShortMessage(ShortMessage.NOTE_OFF, channel, pitch.midi(), 0));
+        }
     }
 
     private void moment(List<Moment> moments, int index) throws InvalidMidiDataException {
@@ -100,32 +133,63 @@ public final class MidiWriter {
             stop(tick);
             return;
         }
-        SoundingPitch heard = moment.sounding().get().pitch();
+        Moment.Sounding heard = moment.sounding().get();
         int key = carrying(moments, index).midi();
-        boolean isStruck = moment.sounding().get().onset() == Moment.Onset.TONGUE;
-        if (isStruck || key != sounding) {
+        double length = moment.lengthMillis().toDouble();
+        if (heard.begin().isStruck() || key != sounding || changesUnder(heard)) {
             stop(tick);
-            bendTo(tick, bendFor(heard, key));
+            bendTo(tick, bendFor(heard.semitonesAt(0, length), key));
             add(tick, new ShortMessage(ShortMessage.NOTE_ON, 0, key, VELOCITY));
             sounding = key;
-            for (SoundingPitch lower : moment.sounding().get().under()) {
-                add(tick, new ShortMessage(ShortMessage.NOTE_ON, 0, lower.midi(), VELOCITY));
-                under.add(lower.midi());
+            for (Voice lower :
+                    heard.under().subList(0, Math.min(MOST_UNDER, heard.under().size()))) {
+                int channel = channelOf(UNDER + under.size());
+                add(
+                        tick,
+                        new ShortMessage(
+                                ShortMessage.NOTE_ON, channel, lower.pitch().midi(), VELOCITY));
+                under.add(lower.pitch().midi());
             }
         } else {
-            bendTo(tick, bendFor(heard, key));
+            bendTo(tick, bendFor(heard.semitonesAt(0, length), key));
+        }
+        if (!heard.melody().glide().isLevel()) {
+            glide(moment, key);
         }
     }
 
-    /** The pitch that carries a moment: its own, or for a gesture that of the note it leads to. */
-    private static SoundingPitch carrying(List<Moment> moments, int index) {
-        boolean isGesture = moments.get(index).isGesture() && index + 1 < moments.size();
-        Moment carrier = isGesture ? moments.get(index + 1) : moments.get(index);
-        return carrier.sounding().orElseThrow().pitch();
+    private boolean changesUnder(Moment.Sounding heard) {
+        return !heard.under().stream()
+                .limit(MOST_UNDER)
+                .map(voice -> voice.pitch().midi())
+                .toList()
+                .equals(under);
     }
 
-    private static int bendFor(SoundingPitch heard, int key) {
-        long bend = Math.round(CENTRE + (heard.semitones() - key) * CENTRE / BEND_RANGE);
+    /** A glide is a bend every few milliseconds. */
+    private void glide(Moment moment, int key) throws InvalidMidiDataException {
+        double length = moment.lengthMillis().toDouble();
+        long from = tickOf(moment.startMillis());
+        long ticks = tickOf(moment.endMillis()) - from;
+        for (double at = GLIDE_STEP_MILLIS; at < length; at += GLIDE_STEP_MILLIS) {
+            double semitones = moment.sounding().orElseThrow().semitonesAt(at, length);
+            bendTo(from + Math.round(ticks * at / length), bendFor(semitones, key));
+        }
+    }
+
+    /** The pitch that carries a moment: its own, or for a gesture that of the next note, where one follows at once. */
+    private static SoundingPitch carrying(List<Moment> moments, int index) {
+        int at = index;
+        while (moments.get(at).isGesture()
+                && at + 1 < moments.size()
+                && moments.get(at + 1).sounding().isPresent()) {
+            at++;
+        }
+        return moments.get(at).sounding().orElseThrow().pitch();
+    }
+
+    private static int bendFor(double semitones, int key) {
+        long bend = Math.round(CENTRE + (semitones - key) * CENTRE / BEND_RANGE);
         return (int) Math.max(0, Math.min(2 * CENTRE - 1, bend));
     }
 
@@ -140,8 +204,8 @@ public final class MidiWriter {
         if (sounding >= 0) {
             add(tick, new ShortMessage(ShortMessage.NOTE_OFF, 0, sounding, 0));
             sounding = -1;
-            for (int lower : under) {
-                add(tick, new ShortMessage(ShortMessage.NOTE_OFF, 0, lower, 0));
+            for (int i = 0; i < under.size(); i++) {
+                add(tick, new ShortMessage(ShortMessage.NOTE_OFF, channelOf(UNDER + i), under.get(i), 0));
             }
             under.clear();
         }

@@ -6,6 +6,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Random;
 import org.junit.jupiter.api.Test;
+import wildflourish.core.hand.Ways;
 import wildflourish.core.instrument.Fingering;
 import wildflourish.core.instrument.Instrument;
 import wildflourish.core.ornament.Ornament;
@@ -79,23 +80,28 @@ class LessonFileTest {
             assertThat(again.problems()).isEmpty();
             assertThat(again.value().lessons().get(0)).isEqualTo(book.lessons().get(0));
             Version version = again.value().lessons().get(0).stairs().get(0).at(0);
-            assertThat(Hands.of(tune, version).at(natural.id())).contains(fingering);
+            assertThat(Ways.of(tune, version).path().at(natural.id())).contains(fingering);
             assertThat(Hands.isPinned(version, natural.id(), fingering)).isTrue();
             assertThat(Steps.of(tune, version)).contains("C 5: " + Steps.holes(fingering) + ", soft breath, a quaver.");
         }
     }
 
     @Test
-    void whereAnOrnamentStandsItsFingeringGoesBeforeThePinned() {
+    void aPinOfTheTeacherOutranksAnOrnamentAndOptionsKeptForAnotherTime() {
         Tune tune = tune("X:1\nT:T\nM:4/4\nL:1/8\nK:G\nB2 c2 d4|\n");
         Note natural = tune.notes().get(1);
         Fingering other =
                 WHISTLE.rowOf(natural.melody()).orElseThrow().alternates().get(0);
         Stair stair = Stair.starting(tune, WHISTLE, 2).pinned(natural.id(), other.toString());
-        assertThat(Hands.of(tune, stair.at(0)).at(natural.id())).contains(other);
-        Stair cut = stair.placed(
-                tune, 0, new Placement(Ornament.of("cut"), new Span(natural.id(), natural.id()), Passes.EVERY));
-        assertThat(Hands.of(tune, cut.at(0)).at(natural.id()))
+        assertThat(Ways.of(tune, stair.at(0)).path().at(natural.id())).contains(other);
+        Placement placed = Placement.of(Ornament.of("cut"), new Span(natural.id(), natural.id()));
+        for (Passes passes : List.of(Passes.EVERY, Passes.only(2))) {
+            Stair dressed = stair.placed(tune, 0, placed.withPasses(passes));
+            assertThat(Ways.of(tune, dressed.at(0)).path().at(natural.id())).contains(other);
+        }
+        Stair cut = stair.placed(tune, 0, placed);
+        assertThat(Ways.of(tune, cut.pinned(natural.id(), "").at(0)).path().at(natural.id()))
+                .as("without a pin the ornament is made from the usual fingering")
                 .contains(WHISTLE.rowOf(natural.melody()).orElseThrow().usual());
         assertThat(cut.removed(tune, 0, natural.id())
                         .at(0)

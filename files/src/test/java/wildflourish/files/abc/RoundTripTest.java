@@ -8,6 +8,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.Random;
 import java.util.Set;
+import java.util.stream.DoubleStream;
 import org.junit.jupiter.api.Test;
 import wildflourish.core.music.Fraction;
 import wildflourish.core.ornament.Profile;
@@ -110,14 +111,18 @@ class RoundTripTest {
         }
         Fraction at = realisation.bars().get(playing.get()).startWholeNotes();
         for (Note note : written.bars().get(bar).notes()) {
+            double start = realisation.tempo().millisOf(at).toDouble();
             double end = realisation.tempo().millisOf(at.plus(note.played())).toDouble();
-            Optional<Integer> heard = realisation
-                    .at(end - 0.01)
-                    .flatMap(Moment::sounding)
-                    .map(sounding -> sounding.pitch().midi());
+            // Its end may be silent, or lent to the next note's small ones.
+            List<Optional<Integer>> heard = DoubleStream.of(end - 0.01, (start + end) / 2, start + 0.4 * (end - start))
+                    .mapToObj(millis -> realisation
+                            .at(millis)
+                            .flatMap(Moment::sounding)
+                            .map(sounding -> sounding.pitch().midi()))
+                    .toList();
             assertThat(heard)
                     .as("bar " + bar + " of " + text)
-                    .isEqualTo(
+                    .contains(
                             note.isRest()
                                     ? Optional.empty()
                                     : Optional.of(note.melody().midi() + 12));

@@ -71,6 +71,8 @@ final class FontTables {
             "repeatDot",
             "articStaccatoAbove",
             "articAccentAbove",
+            "articTenutoAbove",
+            "breathMarkComma",
             "fermataAbove",
             "ornamentTrill",
             "ornamentTurn",
@@ -183,7 +185,9 @@ final class FontTables {
                     case "coda" -> 0xE048;
                     case "articAccentAbove" -> 0xE4A0;
                     case "articStaccatoAbove" -> 0xE4A2;
+                    case "articTenutoAbove" -> 0xE4A4;
                     case "fermataAbove" -> 0xE4C0;
+                    case "breathMarkComma" -> 0xE4CE;
                     case "ornamentTrill" -> 0xE566;
                     case "ornamentTurn" -> 0xE567;
                     case "ornamentShortTrill" -> 0xE56C;

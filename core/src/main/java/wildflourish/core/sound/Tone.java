@@ -16,14 +16,14 @@ import wildflourish.core.table.Table;
  * @param betweenLevel to what part of its level
  * @param partials their strengths from the fundamental up, together 1.34 as the whistle's are
  */
-record Voice(
+record Tone(
         double attackMillis,
         Optional<Double> decayMillis,
         double betweenMillis,
         double betweenLevel,
         double noise,
         List<Double> partials) {
-    private static final Map<Family, Voice> ALL = new EnumMap<>(Family.class);
+    private static final Map<Family, Tone> ALL = new EnumMap<>(Family.class);
     /** What the whistle's partials come to: every voice is as loud. */
     private static final double TOGETHER = 1.34;
 
@@ -33,15 +33,15 @@ record Voice(
         }
     }
 
-    Voice {
+    Tone {
         partials = List.copyOf(partials);
     }
 
-    private static Voice from(Row row) {
+    private static Tone from(Row row) {
         List<Double> strengths =
                 row.words("partials").stream().map(Double::valueOf).toList();
         double sum = strengths.stream().mapToDouble(each -> each).sum();
-        return new Voice(
+        return new Tone(
                 row.read("attack", Double::valueOf),
                 row.readOptional("decay", Double::valueOf),
                 row.read("between", Double::valueOf),
@@ -51,11 +51,11 @@ record Voice(
     }
 
     /** Throws IllegalStateException for a family that the table forgets. */
-    static Voice of(Family family) {
-        Voice voice = ALL.get(family);
-        if (voice == null) {
+    static Tone of(Family family) {
+        Tone tone = ALL.get(family);
+        if (tone == null) {
             throw new IllegalStateException("voices.table has no row for " + family.word());
         }
-        return voice;
+        return tone;
     }
 }

@@ -1,0 +1,197 @@
+package wildflourish.core.engraving;
+
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import wildflourish.core.hand.Attempt;
+import wildflourish.core.hand.Made;
+import wildflourish.core.hand.Voice;
+import wildflourish.core.instrument.Family;
+import wildflourish.core.line.Line;
+import wildflourish.core.line.Tone;
+import wildflourish.core.music.WrittenPitch;
+import wildflourish.core.ornament.Choice;
+import wildflourish.core.ornament.Profile;
+import wildflourish.core.ornament.Share;
+import wildflourish.core.tune.Bar;
+import wildflourish.core.tune.Graces;
+import wildflourish.core.tune.Marks;
+import wildflourish.core.tune.Note;
+import wildflourish.core.tune.NoteId;
+import wildflourish.core.tune.Tune;
+import wildflourish.core.version.Placement;
+import wildflourish.core.version.Spot;
+import wildflourish.core.version.Version;
+
+/**
+ * A tune with what a version puts beside its notes by common notation: small notes, dots, accents, trills, breath marks. What has no common sign stands above
+ * the staff by itself.
+ *
+ * @param tune the same notes, with more marks
+ * @param small the notes that have small notes of an ornament
+ */
+public record Dressing(Tune tune, Set<NoteId> small) {
+    public Dressing {
+        small = Set.copyOf(small);
+    }
+
+    /** The tune as it is. */
+    static Dressing none(Tune tune) {
+        return new Dressing(tune, Set.of());
+    }
+
+    /** With what is played of a version, where each spot first stands. */
+    public static Dressing of(Tune tune, Version version) {
+        if (version.spots().isEmpty() && version.layers().isEmpty()) {
+            return none(tune);
+        }
+        return of(Attempt.Scene.of(tune, version, Profile.usual()), version);
+    }
+
+    private static Dressing of(Attempt.Scene scene, Version version) {
+        Map<NoteId, List<WrittenPitch>> small = new HashMap<>();
+        Map<NoteId, List<String>> marks = new HashMap<>();
+        for (Spot spot : version.spots().values()) {
+            for (Placement placement : spot.first().stream().toList()) {
+                dress(scene, placement, small, marks);
+            }
+        }
+        breaths(scene.line(), marks);
+        return new Dressing(dressed(scene.tune(), small, marks), small.keySet());
+    }
+
+    private static void dress(
+            Attempt.Scene scene,
+            Placement placement,
+            Map<NoteId, List<WrittenPitch>> small,
+            Map<NoteId, List<String>> marks) {
+        List<Note> notes = placement.span().notes(scene.tune());
+        boolean hasSmall = placement.stack().choices().stream()
+                .anyMatch(choice -> choice.ornament().look().sign().equals("small"));
+        if (hasSmall && placement.span().isInOneBar(scene.tune())) {
+            madeOf(scene, placement).ifPresent(made -> smallNotes(scene, notes, made, small));
+        }
+        for (Choice choice : placement.stack().choices()) {
+            String[] sign = choice.ornament().look().sign().split(" ", -1);
+            if (sign[0].equals("mark")) {
+                mark(scene, notes.get(0), sign[1], choice, marks);
+            }
+        }
+    }
+
+    /** What the hand makes of a placement where it first stands; empty where it cannot make it. */
+    public static Optional<Made> madeOf(Attempt.Scene scene, Placement placement) {
+        return attemptOf(scene, placement)
+                .filter(attempt -> attempt.hitches().isEmpty())
+                .flatMap(Attempt::made);
+    }
+
+    /** A placement tried where it first stands; empty on rests and on notes the instrument lacks. */
+    public static Optional<Attempt> attemptOf(Attempt.Scene scene, Placement placement) {
+        Optional<Integer> at = scene.line().indexOf(placement.span().first());
+        if (at.isEmpty()) {
+            return Optional.empty();
+        }
+        int count = scene.line().countOf(at.get(), placement);
+        boolean canSound = scene.line().tones().subList(at.get(), at.get() + count).stream()
+                .allMatch(tone -> !tone.isRest()
+                        && scene.playing().instrument().has(tone.note().melody()));
+        return canSound ? Optional.of(Attempt.of(scene, at.get(), count, placement.stack())) : Optional.empty();
+    }
+
+    private static void mark(
+            Attempt.Scene scene, Note note, String name, Choice choice, Map<NoteId, List<String>> marks) {
+        String mark = name.equals("mordent")
+                ? scene.playing().schoolOf(choice).equals("upper") ? "uppermordent" : "lowermordent"
+                : name;
+        if (mark.equals("staccato-before")) {
+            scene.tune()
+                    .neighbour(note.id(), -1)
+                    .ifPresent(before -> marks.computeIfAbsent(before.id(), id -> new ArrayList<>())
+                            .add("staccato"));
+        } else {
+            marks.computeIfAbsent(note.id(), id -> new ArrayList<>()).add(mark);
+        }
+    }
+
+    /** Small notes before each note of the span on which a part falls; a part that is itself too short to be a note joins them. */
+    private static void smallNotes(
+            Attempt.Scene scene, List<Note> notes, Made made, Map<NoteId, List<WrittenPitch>> small) {
+        List<Made.Part> parts = made.parts();
+        boolean isNoteByNote = notes.size() > 1 && parts.size() == notes.size();
+        for (int i = 0; i < parts.size(); i++) {
+            Made.Part part = parts.get(i);
+            NoteId note = notes.get(isNoteByNote ? i : 0).id();
+            List<WrittenPitch> its = small.computeIfAbsent(note, id -> new ArrayList<>());
+            part.smalls().forEach(each -> its.addAll(pitches(scene, each, notes.get(0))));
+            boolean isShort =
+                    part.share().kind() == Share.Kind.SHORTEST || part.share().kind() == Share.Kind.TIMED;
+            if (isShort && i + 1 < parts.size()) {
+                part.landing().voices().stream()
+                        .findFirst()
+                        .flatMap(Voice::written)
+                        .ifPresent(its::add);
+            }
+            if (its.isEmpty()) {
+                small.remove(note);
+            }
+        }
+    }
+
+    /** How a small note is written: a cut by custom as the note of its finger, in the key. */
+    private static List<WrittenPitch> pitches(Attempt.Scene scene, Made.Small small, Note note) {
+        int bar = scene.tune().placeOf(note.id()).bar();
+        boolean isCustom =
+                small.role() == Made.Role.CUT || scene.playing().instrument().family() == Family.NINE_NOTE_PIPES;
+        return small.sound().voices().stream()
+                .limit(1)
+                .flatMap(voice -> voice.written().stream())
+                .map(pitch -> isCustom ? pitch.withAlter(scene.tune().keyAt(bar).alterOf(pitch.step())) : pitch)
+                .toList();
+    }
+
+    /** A breath mark on every note after which a layer breathes. */
+    private static void breaths(Line line, Map<NoteId, List<String>> marks) {
+        for (Tone tone : line.tones()) {
+            boolean isBreath = tone.isRest() && tone.index() > 0;
+            List<String> its = isBreath ? marks.computeIfAbsent(tone.note().id(), id -> new ArrayList<>()) : List.of();
+            if (isBreath && !its.contains("breath")) {
+                its.add("breath");
+            }
+        }
+    }
+
+    private static Tune dressed(Tune tune, Map<NoteId, List<WrittenPitch>> small, Map<NoteId, List<String>> marks) {
+        List<Bar> bars = tune.bars().stream()
+                .map(bar -> new Bar(
+                        bar.notes().stream()
+                                .map(note -> dressed(note, small, marks))
+                                .toList(),
+                        bar.sides(),
+                        bar.ending(),
+                        bar.change()))
+                .toList();
+        return new Tune(tune.header(), bars, tune.tuplets(), tune.manuscript());
+    }
+
+    private static Note dressed(Note note, Map<NoteId, List<WrittenPitch>> small, Map<NoteId, List<String>> marks) {
+        List<WrittenPitch> graces = small.getOrDefault(note.id(), List.of());
+        List<String> more = marks.getOrDefault(note.id(), List.of());
+        if (graces.isEmpty() && more.isEmpty()) {
+            return note;
+        }
+        Marks its = note.marks();
+        List<String> decorations = new ArrayList<>(its.decorations());
+        decorations.addAll(more);
+        return note.withMarks(new Marks(
+                graces.isEmpty() ? its.graces() : new Graces(graces, false),
+                decorations,
+                its.chordSymbol(),
+                its.annotations(),
+                its.syllables(),
+                its.joins()));
+    }
+}

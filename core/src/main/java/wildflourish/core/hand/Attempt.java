@@ -1,0 +1,292 @@
+package wildflourish.core.hand;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import wildflourish.core.line.Line;
+import wildflourish.core.line.Tone;
+import wildflourish.core.music.Fraction;
+import wildflourish.core.music.Tempo;
+import wildflourish.core.ornament.Choice;
+import wildflourish.core.ornament.Figure;
+import wildflourish.core.ornament.Ornament;
+import wildflourish.core.ornament.Profile;
+import wildflourish.core.ornament.Refusal;
+import wildflourish.core.ornament.Share;
+import wildflourish.core.ornament.Stack;
+import wildflourish.core.ornament.Times;
+import wildflourish.core.tune.Tune;
+import wildflourish.core.tune.TuneType;
+import wildflourish.core.version.Playing;
+import wildflourish.core.version.Version;
+
+/**
+ * A stack of ornaments tried on tones of a line: its figure, what the hand makes of it, and the times that must be there for it.
+ *
+ * @param figure empty where the stack has none for such a span
+ * @param clash the two ornaments of which both want the same; empty where all go together
+ * @param made empty where the hand cannot make it
+ * @param limits stretches of time that must last so long at least
+ * @param hand what was asked to make it
+ */
+public record Attempt(
+        Occasion occasion,
+        Optional<Figure> figure,
+        Optional<List<Choice>> clash,
+        Optional<Made> made,
+        List<Limit> limits,
+        Hand hand) {
+    /**
+     * A stretch of time that must last so many milliseconds.
+     *
+     * @param why what is told where it does not
+     */
+    public record Limit(Fraction lengthWholeNotes, Fraction millis, Refusal why) {
+        /** The fastest tempo at which it does, in beats of a length a minute. */
+        public Tempo fastest(Fraction beatLength) {
+            return Tempo.atWhich(lengthWholeNotes, millis, beatLength);
+        }
+
+        boolean holdsAt(Tempo tempo) {
+            return !tempo.millisOf(lengthWholeNotes).isLessThan(millis);
+        }
+    }
+
+    /** Where things are tried: the line, how the hand holds its notes, on what and for whom. */
+    public record Scene(Tune tune, Line line, Ways ways, Playing playing, Times times, Hand hand) {
+        /** For a version, played by its instrument's own hand. */
+        public static Scene of(Tune tune, Version version, Profile profile) {
+            return of(
+                    tune,
+                    version,
+                    profile,
+                    Hand.of(version.playing().instrument().family()));
+        }
+
+        public static Scene of(Tune tune, Version version, Profile profile, Hand hand) {
+            return new Scene(
+                    tune, Line.of(tune, version), Ways.of(tune, version), version.playing(), profile.times(), hand);
+        }
+
+        Occasion occasion(int first, int count, Stack stack) {
+            List<Tone> tones = line.tones().subList(first, first + count);
+            TuneType type = tune.header().type();
+            Occasion.Setting setting = new Occasion.Setting(
+                    playing,
+                    times,
+                    tune.keyAt(tones.get(0).place().played().bar()),
+                    type.name().equals("slow air"),
+                    false);
+            return new Occasion(stack, tones, line.before(first), line.at(first + count), ways, setting);
+        }
+    }
+
+    public Attempt {
+        limits = List.copyOf(limits);
+    }
+
+    /** Tries a stack on so many tones from one on, none of them a rest or a note that the instrument lacks. */
+    public static Attempt of(Scene scene, int first, int count, Stack stack) {
+        Occasion occasion = scene.occasion(first, count, stack);
+        Stack schooled = scene.playing.schooled(stack);
+        Stack.Composed composed = schooled.over(scene.playing.instrument().family(), occasion.lengthWholeNotes());
+        if (composed.figure().isEmpty()) {
+            return new Attempt(occasion, composed.figure(), composed.clash(), Optional.empty(), List.of(), scene.hand);
+        }
+        Figure figure = onBeat(composed.figure().get(), occasion);
+        Figure least = figure.unrolled(figure.shake().least());
+        Optional<Made> made = scene.hand.make(occasion, least);
+        if (made.isPresent() && !figure.shake().isNone()) {
+            int rounds = rounds(figure, made.get(), occasion);
+            least = figure.unrolled(rounds);
+            made = scene.hand.make(occasion, least);
+        }
+        List<Limit> limits = made.isEmpty() ? List.of() : limits(scene, first, occasion, figure, made.get());
+        return new Attempt(occasion, Optional.of(least), Optional.empty(), made, limits, scene.hand);
+    }
+
+    /** Whether so many tones are such as a stack stands for, and of a length it has a figure for. */
+    public static boolean suits(Scene scene, int first, int count, Stack stack) {
+        Occasion occasion = scene.occasion(first, count, stack);
+        return scene.playing
+                        .schooled(stack)
+                        .over(scene.playing.instrument().family(), occasion.lengthWholeNotes())
+                        .figure()
+                        .isPresent()
+                && Forms.suit(occasion);
+    }
+
+    /** With nothing before it to borrow from, a figure begins on the beat. */
+    private static Figure onBeat(Figure figure, Occasion occasion) {
+        return occasion.before().isEmpty() && figure.opening() == Figure.Opening.BEFORE && !figure.isSilentFirst()
+                ? figure.withOwnTime()
+                : figure;
+    }
+
+    /** As many rounds of what is repeated as fit into the span. */
+    private static int rounds(Figure figure, Made least, Occasion occasion) {
+        Fraction cycle = Fraction.ZERO;
+        for (Figure.Slot slot : figure.shake().slots()) {
+            cycle = slot.share().kind() == Share.Kind.TIMED
+                    ? cycle.plus(occasion.times().of(slot.share().time()))
+                    : cycle;
+        }
+        Fraction spare = occasion.spanMillis().minus(Timing.needMillis(least));
+        boolean isRoomy = cycle.isPositive() && spare.isPositive();
+        long more = isRoomy ? (long) Math.floor(spare.dividedBy(cycle).toDouble()) : 0;
+        return figure.shake().least() + (int) Math.min(more, 200);
+    }
+
+    private static List<Limit> limits(Scene scene, int first, Occasion occasion, Figure figure, Made made) {
+        List<Limit> limits = new ArrayList<>();
+        Fraction span = occasion.lengthWholeNotes();
+        Made shortest = figure.shake().isNone()
+                ? made
+                : scene.hand
+                        .make(occasion, figure.unrolled(figure.shake().least()))
+                        .orElse(made);
+        if (figure.isSilentFirst() && figure.opening() == Figure.Opening.BEFORE) {
+            limits.addAll(breath(scene, occasion, span));
+            return limits;
+        }
+        boolean isWaved =
+                figure.parts().stream().anyMatch(part -> part.bend().wave().isPresent());
+        Optional<Refusal> wait = scene.hand.waits(occasion, figure);
+        Refusal slow = isWaved ? Refusal.TOO_SHORT_TO_WAVE : Refusal.TOO_FAST;
+        Fraction need = Timing.needMillis(shortest);
+        if (wait.isPresent()) {
+            Figure unrolled = figure.unrolled(figure.shake().least());
+            Fraction atOnce = scene.hand
+                    .make(occasion.atOnce(), unrolled)
+                    .map(Timing::needMillis)
+                    .orElse(need);
+            limits.add(new Limit(span, atOnce, slow));
+            limits.add(new Limit(span, need, wait.get()));
+        } else {
+            limits.add(new Limit(span, need, slow));
+        }
+        if (made.borrows() && occasion.before().isPresent()) {
+            limits.addAll(lending(scene, first, occasion.before().get(), made.leadMillis()));
+        }
+        return limits;
+    }
+
+    /** A note left out and half of the one before it are the breath; the one before keeps a floor. */
+    private static List<Limit> breath(Scene scene, Occasion occasion, Fraction span) {
+        Fraction breath = scene.times.of("breath");
+        if (occasion.before().isEmpty()) {
+            return List.of(new Limit(span, breath, Refusal.TOO_FAST));
+        }
+        Fraction before = occasion.before().get().length();
+        return List.of(
+                new Limit(span.plus(before.dividedBy(2)), breath, Refusal.TOO_FAST),
+                new Limit(span.plus(before), breath.plus(scene.times.floor()), Refusal.TOO_FAST));
+    }
+
+    /** The note before lends at most half of itself, and keeps what its own figure needs. */
+    private static List<Limit> lending(Scene scene, int first, Tone before, Fraction lead) {
+        List<Limit> limits = new ArrayList<>();
+        limits.add(new Limit(before.length(), lead.times(2), Refusal.CANNOT_LEND));
+        limits.add(new Limit(before.length(), lead.plus(scene.times.floor()), Refusal.CANNOT_LEND));
+        ownFigure(scene, first)
+                .ifPresent(own -> own.made()
+                        .ifPresent(made -> limits.add(new Limit(
+                                own.occasion.lengthWholeNotes(),
+                                Timing.needMillis(made.lending(lead)),
+                                Refusal.CANNOT_LEND))));
+        return limits;
+    }
+
+    /** What is placed on the tones right before one. */
+    private static Optional<Attempt> ownFigure(Scene scene, int tone) {
+        for (int i = tone - 1; i >= Math.max(0, tone - 8); i--) {
+            Tone earlier = scene.line.tones().get(i);
+            if (earlier.placed().isPresent()) {
+                int count = scene.line.countOf(i, earlier.placed().get());
+                return i + count == tone
+                        ? Optional.of(of(scene, i, count, earlier.placed().get().stack()))
+                        : Optional.empty();
+            }
+        }
+        return Optional.empty();
+    }
+
+    /** Everything that the hand and the instrument have against it, time left aside; in the order in which it is told. */
+    public List<Refusal> hitches() {
+        if (clash.isPresent()) {
+            return List.of(Refusal.CLAIMED_TWICE);
+        }
+        List<Refusal> unmade = unmade();
+        if (!unmade.isEmpty()) {
+            return unmade;
+        }
+        if (figure.isEmpty() || !Forms.suit(occasion)) {
+            return List.of(figure.isEmpty() ? Refusal.WRONG_LENGTH : Refusal.WRONG_NOTES);
+        }
+        return occasion.stack().choices().stream()
+                .flatMap(choice -> choice.ornament().speech().refusals().stream())
+                .distinct()
+                .filter(refusal -> hand.hitches(refusal, occasion, figure.get()))
+                .sorted()
+                .toList();
+    }
+
+    /** Why an instrument does not make an ornament of the stack at all. */
+    private List<Refusal> unmade() {
+        for (Choice choice : occasion.stack().choices()) {
+            List<Refusal> own = choice.ornament().speech().refusals();
+            Optional<Ornament.Maker> maker = choice.ornament().makers().stream()
+                    .filter(each ->
+                            each.family() == occasion.playing().instrument().family())
+                    .findFirst();
+            if (maker.isEmpty()) {
+                boolean isPipe = !occasion.playing().instrument().family().isBlownByMouth();
+                return List.of(
+                        isPipe && own.contains(Refusal.NO_TONGUE_HERE)
+                                ? Refusal.NO_TONGUE_HERE
+                                : isPipe && own.contains(Refusal.NO_BREATH_AT_REED)
+                                        ? Refusal.NO_BREATH_AT_REED
+                                        : Refusal.NOT_FOR_THIS_INSTRUMENT);
+            }
+            boolean isBound = !maker.get().strokes().isEmpty()
+                    && !maker.get()
+                            .strokes()
+                            .equals(occasion.playing().strokes().id())
+                    && !maker.get().strokes().equals(choice.school());
+            boolean isLimited =
+                    !maker.get().isMadeOn(occasion.playing().instrument().id());
+            if (isBound || isLimited) {
+                return List.of(isBound ? Refusal.NO_TONGUE_HERE : Refusal.NOT_FOR_THIS_INSTRUMENT);
+            }
+        }
+        return List.of();
+    }
+
+    /** The fastest tempo at which everything it needs is there; empty where it needs no time, or cannot be made. */
+    public Optional<Tempo> cleanUpTo() {
+        Fraction beat = occasion.playing().tempo().beatLength();
+        return limits.stream()
+                .filter(limit -> limit.millis.isPositive())
+                .map(limit -> limit.fastest(beat))
+                .min(java.util.Comparator.comparing(Tempo::beatsPerMinute));
+    }
+
+    /** Milliseconds that the tightest stretch needs; 0 where none does. */
+    public Fraction needMillis() {
+        Fraction beat = occasion.playing().tempo().beatLength();
+        return limits.stream()
+                .filter(limit -> limit.millis.isPositive())
+                .min(java.util.Comparator.comparing(
+                        (Limit limit) -> limit.fastest(beat).beatsPerMinute()))
+                .map(Limit::millis)
+                .orElse(Fraction.ZERO);
+    }
+
+    /** Why there is no time for it at the player's tempo; of two the one that is not for want of waiting. */
+    public Optional<Refusal> tooFast() {
+        return limits.stream()
+                .filter(limit -> !limit.holdsAt(occasion.playing().tempo()))
+                .map(Limit::why)
+                .findFirst();
+    }
+}

@@ -1,0 +1,101 @@
+package wildflourish.core.hand;
+
+import java.util.List;
+import java.util.Optional;
+import wildflourish.core.line.Tone;
+import wildflourish.core.music.Fraction;
+import wildflourish.core.ornament.Choice;
+import wildflourish.core.ornament.Ornament;
+import wildflourish.core.tune.Note;
+
+/** What notes an ornament may stand for. */
+public final class Forms {
+    private static final Fraction QUAVER = Fraction.of(1, 8);
+
+    private Forms() {}
+
+    /** Whether the notes are such as their ornaments stand for; a touch alone may sit on a note, with a frame on what the frame takes. */
+    static boolean suit(Occasion occasion) {
+        boolean hasFrame = occasion.stack().choices().stream()
+                .anyMatch(each -> !each.ornament().isTouch());
+        return occasion.stack().choices().stream()
+                .map(Choice::ornament)
+                .allMatch(ornament -> (hasFrame && ornament.isTouch()) || suits(occasion, ornament));
+    }
+
+    private static boolean suits(Occasion occasion, Ornament ornament) {
+        return ornament.form().standsFor().stream().anyMatch(form -> suits(occasion, form));
+    }
+
+    private static boolean suits(Occasion facts, Ornament.StandsFor form) {
+        List<Note> notes = facts.tones().stream().map(Tone::note).toList();
+        boolean isOne = notes.size() == 1;
+        return switch (form) {
+            case NOTE -> isOne;
+            case EQUAL -> notes.size() > 1 && areBare(notes) && areEqual(notes);
+            case TURN -> areBare(notes) && isTurn(notes);
+            case THIRD ->
+                notes.size() == 2 && areBare(notes) && areQuavers(notes) && steps(notes.get(0), notes.get(1)) == 2;
+            case NOTES -> notes.size() >= 2 && notes.size() <= 4 && areBare(notes);
+            case APPROACH ->
+                isOne
+                        && facts.after()
+                                .map(next -> steps(notes.get(0), next.note()) == 1)
+                                .orElse(false);
+            case AFTER -> isOne && facts.before().isPresent();
+            case BEFORE ->
+                isOne
+                        && facts.after()
+                                .map(next -> !areEqual(List.of(notes.get(0), next.note())))
+                                .orElse(false);
+            case MID -> {
+                Optional<Tone> before = facts.before();
+                yield isOne
+                        && before.map(each -> steps(each.note(), notes.get(0)) == 2)
+                                .orElse(false);
+            }
+            case TACHUM -> notes.size() == 2 && areQuavers(notes) && isTachum(facts, notes);
+        };
+    }
+
+    private static boolean isTachum(Occasion facts, List<Note> notes) {
+        var reading = facts.playing().instrument().reading();
+        int first = reading.fingered(notes.get(0).melody()).midi();
+        int second = reading.fingered(notes.get(1).melody()).midi();
+        boolean isOnBOrC = first == ChanterForms.pitch("B").midi()
+                || first == ChanterForms.pitch("c").midi();
+        return isOnBOrC && second < first;
+    }
+
+    private static boolean areQuavers(List<Note> notes) {
+        return notes.stream().allMatch(note -> note.played().equals(QUAVER));
+    }
+
+    /** No small notes of their own after the first, no chords, no tuplets. */
+    private static boolean areBare(List<Note> notes) {
+        boolean haveSmall =
+                notes.stream().skip(1).anyMatch(note -> !note.marks().graces().isEmpty());
+        return !haveSmall
+                && notes.stream()
+                        .noneMatch(note ->
+                                note.isChord() || !note.duration().notated().equals(note.played()));
+    }
+
+    /** Notes of one pitch. */
+    public static boolean areEqual(List<Note> notes) {
+        return notes.stream().allMatch(note -> note.melody().equals(notes.get(0).melody()));
+    }
+
+    /** Three notes of one length: a note, a neighbour one step off, the note again. */
+    public static boolean isTurn(List<Note> notes) {
+        return notes.size() == 3
+                && notes.get(0).melody().equals(notes.get(2).melody())
+                && steps(notes.get(0), notes.get(1)) == 1
+                && notes.stream()
+                        .allMatch(note -> note.played().equals(notes.get(0).played()));
+    }
+
+    private static int steps(Note one, Note other) {
+        return Math.abs(one.melody().staffStep() - other.melody().staffStep());
+    }
+}

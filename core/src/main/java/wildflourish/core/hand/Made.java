@@ -1,0 +1,107 @@
+package wildflourish.core.hand;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import wildflourish.core.music.Fraction;
+import wildflourish.core.ornament.Share;
+
+/**
+ * A figure as a hand makes it: every sound with the time its movement takes, not yet laid out in a span.
+ *
+ * @param borrows whether the small notes of its first part take their time from the note before
+ */
+public record Made(boolean borrows, List<Slot> slots) {
+    /** Parts that share a stretch of the span. */
+    public record Slot(Share share, List<Part> parts) {
+        public Slot {
+            parts = List.copyOf(parts);
+        }
+    }
+
+    /** What a small note is. */
+    public enum Role {
+        CUT,
+        TAP,
+        GRACE,
+        CLOSED
+    }
+
+    /** A small note and how long its movement takes. */
+    public record Small(Role role, Sound sound, Fraction millis) {}
+
+    /**
+     * One part.
+     *
+     * @param waitMillis how long the note sounds before its first small note, since that finger has just moved
+     * @param landing what it comes to
+     * @param slide the glide into the landing and how long it takes
+     * @param needMillis what the landing needs, its slide included
+     * @param fixedMillis how long the part is where its movement says so
+     */
+    public record Part(
+            Share share,
+            Fraction waitMillis,
+            List<Small> smalls,
+            Sound landing,
+            Optional<Slide> slide,
+            Fraction needMillis,
+            Optional<Fraction> fixedMillis) {
+        public Part {
+            smalls = List.copyOf(smalls);
+        }
+
+        /** All its small notes together. */
+        public Fraction smallMillis() {
+            Fraction sum = Fraction.ZERO;
+            for (Small small : smalls) {
+                sum = sum.plus(small.millis());
+            }
+            return sum;
+        }
+
+        /** What the whole part needs within its span. */
+        Fraction wholeMillis(boolean isBorrowed) {
+            Fraction own = isBorrowed ? Fraction.ZERO : smallMillis();
+            return waitMillis.plus(own).plus(needMillis);
+        }
+    }
+
+    /** The pitch comes from so many cents off within so many milliseconds. */
+    public record Slide(int fromCents, Fraction millis) {}
+
+    public Made {
+        slots = List.copyOf(slots);
+    }
+
+    public List<Part> parts() {
+        List<Part> parts = new ArrayList<>();
+        slots.forEach(slot -> parts.addAll(slot.parts()));
+        return parts;
+    }
+
+    /** The same with so much less time in its last part, which the next note borrows. */
+    Made lending(Fraction millis) {
+        List<Slot> changed = new ArrayList<>(slots);
+        Slot slot = slots.get(slots.size() - 1);
+        List<Part> parts = new ArrayList<>(slot.parts);
+        Part last = parts.get(parts.size() - 1);
+        parts.set(
+                parts.size() - 1,
+                new Part(
+                        last.share,
+                        last.waitMillis,
+                        last.smalls,
+                        last.landing,
+                        last.slide,
+                        last.needMillis.plus(millis),
+                        last.fixedMillis));
+        changed.set(changed.size() - 1, new Slot(slot.share, parts));
+        return new Made(borrows, changed);
+    }
+
+    /** Milliseconds that it takes from the note before. */
+    public Fraction leadMillis() {
+        return borrows ? slots.get(0).parts().get(0).smallMillis() : Fraction.ZERO;
+    }
+}

@@ -1,0 +1,39 @@
+package wildflourish.core.hand;
+
+import java.util.List;
+import java.util.Optional;
+import wildflourish.core.ornament.Begin;
+
+/**
+ * One sound as a hand makes it.
+ *
+ * @param voices the melody first; none for silence
+ * @param held what the fingers hold, on holes
+ */
+public record Sound(List<Voice> voices, Optional<Held> held, Begin begin) {
+    public Sound {
+        voices = List.copyOf(voices);
+    }
+
+    public boolean isSilent() {
+        return voices.isEmpty();
+    }
+
+    public Sound with(Begin other) {
+        return other == begin ? this : new Sound(voices, held, other);
+    }
+
+    /** With another glide of the melody. */
+    public Sound with(Glide glide) {
+        if (isSilent() || voices.get(0).glide().equals(glide)) {
+            return this;
+        }
+        List<Voice> changed = new java.util.ArrayList<>(voices);
+        changed.set(0, voices.get(0).with(glide));
+        return new Sound(changed, held, begin);
+    }
+
+    public Sound with(Held other) {
+        return new Sound(voices, Optional.of(other), begin);
+    }
+}

@@ -1,0 +1,116 @@
+package wildflourish.core.hand;
+
+import java.util.HashMap;
+import java.util.Map;
+import java.util.Optional;
+import wildflourish.core.fingering.FingeringPath;
+import wildflourish.core.instrument.ChartRow;
+import wildflourish.core.instrument.Fingering;
+import wildflourish.core.instrument.Instrument;
+import wildflourish.core.music.WrittenPitch;
+import wildflourish.core.tune.Note;
+import wildflourish.core.tune.NoteId;
+import wildflourish.core.tune.Tune;
+import wildflourish.core.version.Placement;
+import wildflourish.core.version.Spot;
+import wildflourish.core.version.Version;
+
+/**
+ * How the hand holds the notes of a version: the shortest way through the tune, with the usual fingering where an ornament stands, since it is made from
+ * that, and the teacher's where one is pinned. A written note keeps its way for all times through.
+ */
+public final class Ways {
+    private final Instrument instrument;
+    private final FingeringPath path;
+    /** What the teacher has decided, note by note. */
+    private final Map<NoteId, Fingering> pins;
+
+    private Ways(Instrument instrument, FingeringPath path, Map<NoteId, Fingering> pins) {
+        this.instrument = instrument;
+        this.path = path;
+        this.pins = Map.copyOf(pins);
+    }
+
+    public static Ways of(Tune tune, Version version) {
+        Instrument instrument = version.playing().instrument();
+        return new Ways(
+                instrument, FingeringPath.of(tune.notes(), instrument, fixed(tune, version)), pins(tune, version));
+    }
+
+    /** Where nothing is known of the tune around: usual fingerings. */
+    static Ways usual(Instrument instrument) {
+        return new Ways(instrument, FingeringPath.NONE, Map.of());
+    }
+
+    public FingeringPath path() {
+        return path;
+    }
+
+    /** The fingerings that the teacher has chosen, by note. */
+    public static Map<NoteId, Fingering> pins(Tune tune, Version version) {
+        Map<NoteId, Fingering> pins = new HashMap<>();
+        for (Spot spot : version.spots().values()) {
+            if (!spot.pin().isEmpty()) {
+                pinned(tune, version, spot).ifPresent(fingering -> pins.put(spot.at(), fingering));
+            }
+        }
+        return pins;
+    }
+
+    private static Optional<Fingering> pinned(Tune tune, Version version, Spot spot) {
+        Note note = tune.note(spot.at());
+        return note.isRest()
+                ? Optional.empty()
+                : version.playing()
+                        .instrument()
+                        .rowOf(note.melody())
+                        .flatMap(row -> row.fingerings().stream()
+                                .filter(each -> each.toString().equals(spot.pin()))
+                                .findFirst());
+    }
+
+    /** Fingerings that may not be chosen otherwise: usual ones under what is placed; the teacher's own outrank them. */
+    private static Map<NoteId, Fingering> fixed(Tune tune, Version version) {
+        Map<NoteId, Fingering> fixed = new HashMap<>();
+        for (Spot spot : version.spots().values()) {
+            for (Placement option : spot.options()) {
+                for (Note note : option.span().notes(tune)) {
+                    if (!note.isRest()) {
+                        version.playing()
+                                .instrument()
+                                .rowOf(note.melody())
+                                .map(ChartRow::usual)
+                                .ifPresent(usual -> fixed.put(note.id(), usual));
+                    }
+                }
+            }
+        }
+        fixed.putAll(pins(tune, version));
+        return fixed;
+    }
+
+    /** Whether the teacher has chosen how a note is held. */
+    public boolean isPinned(NoteId note) {
+        return pins.containsKey(note);
+    }
+
+    /** How a plain note is held; empty for one that the instrument lacks, and on strings and buttons. */
+    public Optional<Held> of(Note note) {
+        return row(note).map(row -> new Held(path.at(note.id()).orElse(row.usual()), row.breath()));
+    }
+
+    /** How a note under an ornament is held: as the teacher has pinned it, or as usual. */
+    public Optional<Held> under(Note note) {
+        return row(note)
+                .map(row -> new Held(Optional.ofNullable(pins.get(note.id())).orElse(row.usual()), row.breath()));
+    }
+
+    private Optional<ChartRow> row(Note note) {
+        return note.isRest() ? Optional.empty() : instrument.rowOf(note.melody());
+    }
+
+    /** The usual fingering of a pitch. */
+    public Optional<Held> usual(WrittenPitch written) {
+        return instrument.rowOf(written).map(row -> new Held(row.usual(), row.breath()));
+    }
+}

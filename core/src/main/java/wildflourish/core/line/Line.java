@@ -1,0 +1,118 @@
+package wildflourish.core.line;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import wildflourish.core.music.Fraction;
+import wildflourish.core.tune.Note;
+import wildflourish.core.tune.NoteId;
+import wildflourish.core.tune.PlayOrder;
+import wildflourish.core.tune.Tune;
+import wildflourish.core.version.Layer;
+import wildflourish.core.version.Placement;
+import wildflourish.core.version.Version;
+
+/**
+ * What is to be played of a version: tones in playing order, repeats unfolded, with exact times; layers have done their work, ornaments stand on
+ * the tones they begin on.
+ *
+ * @param bars each bar played and where it begins, in whole notes
+ */
+public record Line(List<Tone> tones, List<BarStart> bars) {
+    /** A bar played and where it begins. */
+    public record BarStart(PlayOrder.Played played, Fraction startWholeNotes) {}
+
+    public Line {
+        tones = List.copyOf(tones);
+        bars = List.copyOf(bars);
+    }
+
+    public static Line of(Tune tune, Version version) {
+        Line line = plain(tune, version);
+        for (Layer layer : version.layers()) {
+            line = LayerRules.apply(layer, line, tune);
+        }
+        return line;
+    }
+
+    private static Line plain(Tune tune, Version version) {
+        List<Tone> tones = new ArrayList<>();
+        List<BarStart> bars = new ArrayList<>();
+        Fraction now = Fraction.ZERO;
+        boolean isTied = false;
+        for (PlayOrder.Played played : PlayOrder.of(tune)) {
+            bars.add(new BarStart(played, now));
+            for (Note note : tune.bars().get(played.bar()).notes()) {
+                Tone.Place place = new Tone.Place(bars.size() - 1, played, now, note.played());
+                boolean goesOn =
+                        isTied && !note.isRest() && !tones.get(tones.size() - 1).isRest();
+                Optional<Placement> placed = placedOn(tune, version, note, played);
+                Tone.Touch touch = goesOn ? Tone.Touch.TIED : Tone.Touch.USUAL;
+                tones.add(new Tone(note, 0, place, touch, placed, note.isRest()));
+                now = now.plus(note.played());
+                isTied = note.marks().joins().tied();
+            }
+        }
+        return new Line(tones, bars);
+    }
+
+    /** What is placed on a note for one time through; nothing where its span reaches over a bar line. */
+    private static Optional<Placement> placedOn(Tune tune, Version version, Note note, PlayOrder.Played played) {
+        return version.at(note.id())
+                .flatMap(spot -> spot.playedOn(played.pass()))
+                .filter(placement -> placement.span().isInOneBar(tune));
+    }
+
+    /** How many tones a placement on a tone takes; those of its span. */
+    public int countOf(int tone, Placement placement) {
+        NoteId last = placement.span().last();
+        int count = 1;
+        while (!tones.get(tone + count - 1).note().id().equals(last)
+                && tone + count < tones.size()
+                && tones.get(tone + count).place().playedBar()
+                        == tones.get(tone).place().playedBar()) {
+            count++;
+        }
+        return count;
+    }
+
+    /** The tone before one that sounds right up to it; empty at the start and after a rest. */
+    public Optional<Tone> before(int tone) {
+        return tone == 0 ? Optional.empty() : Optional.of(tones.get(tone - 1)).filter(each -> !each.isRest());
+    }
+
+    /** The tone at a place that sounds; empty past the end and for a rest. */
+    public Optional<Tone> at(int tone) {
+        return tone >= tones.size()
+                ? Optional.empty()
+                : Optional.of(tones.get(tone)).filter(each -> !each.isRest());
+    }
+
+    /** Where a written note first stands among the tones; empty where it is never played. */
+    public Optional<Integer> indexOf(NoteId note) {
+        for (int i = 0; i < tones.size(); i++) {
+            if (tones.get(i).note().id().equals(note)) {
+                return Optional.of(i);
+            }
+        }
+        return Optional.empty();
+    }
+
+    /** Everywhere a written note stands among the tones, with the tones around it told apart: each surrounding once. */
+    public List<Integer> playings(NoteId note) {
+        List<Integer> all = new ArrayList<>();
+        List<List<Object>> seen = new ArrayList<>();
+        for (int i = 0; i < tones.size(); i++) {
+            Tone tone = tones.get(i);
+            if (tone.note().id().equals(note) && tone.index() == 0) {
+                List<Object> around =
+                        List.of(before(i).map(Tone::note), at(i + 1).map(Tone::note));
+                if (!seen.contains(around)) {
+                    seen.add(around);
+                    all.add(i);
+                }
+            }
+        }
+        return all;
+    }
+}

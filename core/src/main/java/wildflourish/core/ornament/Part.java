@@ -1,0 +1,71 @@
+package wildflourish.core.ornament;
+
+import java.util.Arrays;
+import java.util.List;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+import java.util.stream.Collectors;
+
+/**
+ * One part of a figure: small notes, then the sound they lead to.
+ *
+ * @param share how much of the figure it takes
+ * @param graces small notes, each as short as the hand makes it
+ * @param landing what it sounds after them
+ * @param begin how its first sound begins; what follows small notes comes by the fingers
+ * @param bend what the pitch of the landing does
+ */
+public record Part(Share share, List<Target> graces, Target landing, Begin begin, Bend bend) {
+    private static final Pattern WORD =
+            Pattern.compile("([^:]+):(?:\\{([^}]*)\\})?([^/{}]+)/([a-z-]+)((?:~[a-z]+\\([^)]*\\))*)");
+
+    /** A plain note. */
+    public static final Part PLAIN = new Part(Share.WHOLE, List.of(), Target.NOTE, Begin.ATTACK, Bend.LEVEL);
+
+    public Part {
+        graces = List.copyOf(graces);
+    }
+
+    /** Reads {@code 1/3:{^}n/fingers}. Throws IllegalArgumentException, saying what is wrong, for anything else. */
+    static Part parse(String word) {
+        Matcher match = WORD.matcher(word);
+        if (!match.matches()) {
+            throw new IllegalArgumentException(
+                    "“" + word + "” is no part; write share:{small notes}target/begin such as 1/3:{^}n/fingers");
+        }
+        List<Target> graces = match.group(2) == null
+                ? List.of()
+                : Arrays.stream(match.group(2).trim().split("\\s+", -1))
+                        .map(Target::parse)
+                        .toList();
+        Bend bend = Bend.LEVEL;
+        for (String each : match.group(5).split("~", -1)) {
+            bend = each.isEmpty() ? bend : bend.with(Bend.parse(each));
+        }
+        return new Part(
+                Share.parse(match.group(1)), graces, Target.parse(match.group(3)), Begin.parse(match.group(4)), bend);
+    }
+
+    Part with(Share other) {
+        return new Part(other, graces, landing, begin, bend);
+    }
+
+    Part withBegin(Begin other, List<Target> before) {
+        List<Target> all = new java.util.ArrayList<>(before);
+        all.addAll(graces);
+        return new Part(share, all, landing, other, bend);
+    }
+
+    Part withBend(Bend more) {
+        return new Part(share, graces, landing, begin, bend.with(more));
+    }
+
+    @Override
+    public String toString() {
+        String small = graces.isEmpty()
+                ? ""
+                : "{" + graces.stream().map(Target::toString).collect(Collectors.joining(" ")) + "}";
+        return share + ":" + small + landing + "/"
+                + begin.name().toLowerCase(java.util.Locale.ROOT).replace('_', '-') + bend;
+    }
+}

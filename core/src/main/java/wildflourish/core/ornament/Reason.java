@@ -1,0 +1,76 @@
+package wildflourish.core.ornament;
+
+import java.util.Arrays;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Locale;
+
+/** What speaks for an ornament at a spot (points above 0) or against it (below). Which of them an ornament asks stands in its row. */
+public enum Reason {
+    PARTS_TWO_EQUAL(40),
+    PARTS_THIRD_EQUAL(40),
+    PARTS_EQUAL_TOO(15),
+    FILLS_HELD_NOTE(34),
+    BREATH_DUE(30),
+    GATHERS_EQUAL_NOTES(26),
+    FILLS_THIRD(24),
+    RISES_INTO(20),
+    FALLS_INTO_TAP(18),
+    COMES_FROM_BELOW(16),
+    HIDES_CROSSING(16),
+    ANNOUNCES_TURN(14),
+    HAS_ROOM(14),
+    FALLS_INTO_CUT(12),
+    SEATS_REGISTER(12),
+    CAN_SPARE_ITS_END(12),
+    STANDS_FOR_TURN(10),
+    SECOND_TIME(10),
+    RESTS_THE_EAR(10),
+    ONLY_ROLL_OF_CLOSED_NOTE(8),
+    ON_THE_BEAT(6),
+    ROOM_TO_SPARE(5),
+    SETS_OFF(1),
+    SPEAKS_WEAKLY(-25),
+    LOST_IN_DANCE(-20),
+    ROLL_SPEAKS_HARD(-15),
+    TIRES_THE_EAR(-14),
+    CROWDED(-12),
+    STOPS_THE_RUN(-10),
+    TIGHT(-10),
+    OFF_THE_BEAT(-8),
+    SQUEALS(-8),
+    TAP_ON_RISE(-6),
+    BENDS_TUNING(-6);
+
+    /** All, those with the most points for or against first. */
+    public static final List<Reason> STRONGEST_FIRST = Arrays.stream(values())
+            .sorted(Comparator.comparingInt((Reason each) -> -Math.abs(each.points)))
+            .toList();
+
+    /** Those that are asked of every ornament, whatever its row says. */
+    public static final List<Reason> OF_ALL = List.of(ROOM_TO_SPARE, TIGHT, TIRES_THE_EAR, CROWDED);
+
+    private final int points;
+
+    Reason(int points) {
+        this.points = points;
+    }
+
+    public int points() {
+        return points;
+    }
+
+    public boolean isAgainst() {
+        return points < 0;
+    }
+
+    /** As tables and the command line write it: {@code parts-two-equal}. */
+    public String id() {
+        return name().toLowerCase(Locale.ROOT).replace('_', '-');
+    }
+
+    /** Throws IllegalArgumentException for a word that names none. */
+    public static Reason parse(String id) {
+        return valueOf(id.toUpperCase(Locale.ROOT).replace('-', '_'));
+    }
+}

@@ -1,0 +1,67 @@
+package wildflourish.core.ornament;
+
+import java.util.Locale;
+
+/** Why an ornament does not fit, in the order in which it is told. The hand's own are the hitches that a hand finds when it tries. */
+public enum Refusal {
+    REST,
+    NOT_ON_INSTRUMENT,
+    HELD_FROM_BEFORE,
+    HAS_SMALL_NOTES,
+    CROSSES_BAR_LINE,
+    NOT_FOR_THIS_INSTRUMENT,
+    NO_TONGUE_HERE,
+    NO_BREATH_AT_REED,
+    CLAIMED_TWICE,
+    WRONG_LENGTH,
+    WRONG_NOTES,
+    NOTHING_LEFT_TO_LIFT,
+    NOTHING_LEFT_TO_TAP,
+    NO_CLEAN_TAP,
+    NO_USAGE_KNOWN,
+    ROLL_ALL_CLOSED,
+    ROLL_ALL_OPEN,
+    ROLL_CROSS_FINGERED,
+    ROLL_HALF_HOLED,
+    TAP_IS_SILENCE,
+    TAP_SOUNDS,
+    TWO_HOLES_OPEN,
+    REGISTER_JUMP,
+    THUMB_PINCHED,
+    ONE_FINGER_DOWN,
+    TOP_TWO_NOT_DOWN,
+    NOTHING_LANDS,
+    NOTHING_OPENS,
+    CROSSING_FINGERS,
+    CRAN_NEEDS_ALL_CLOSED,
+    NO_OCTAVE,
+    THUMB_ONLY,
+    OFF_THE_KNEE,
+    KNEE_RANGE,
+    LOW_D_ONLY,
+    TWO_OPEN_HOLES,
+    REST_MUST_FOLLOW,
+    TOO_SHORT_TO_WAVE,
+    STRUCTURAL_NOTE,
+    NOT_FROM_A_BEAT,
+    UNPARTED,
+    NOT_ABOVE_BOTH,
+    NOT_BELOW_BOTH,
+    NOTHING_BELOW,
+    SAME_SOUND_TWICE,
+    BELONGS_TO,
+    CANNOT_LEND,
+    FINGER_LANDING,
+    FINGER_JUST_LIFTED,
+    TOO_FAST;
+
+    /** As tables and the command line write it: {@code roll-all-closed}. */
+    public String id() {
+        return name().toLowerCase(Locale.ROOT).replace('_', '-');
+    }
+
+    /** Throws IllegalArgumentException for a word that names none. */
+    public static Refusal parse(String id) {
+        return valueOf(id.toUpperCase(Locale.ROOT).replace('-', '_'));
+    }
+}

@@ -1,0 +1,273 @@
+package wildflourish.core.placing;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import wildflourish.core.hand.Attempt;
+import wildflourish.core.hand.Forms;
+import wildflourish.core.hand.Held;
+import wildflourish.core.hand.Made;
+import wildflourish.core.instrument.Family;
+import wildflourish.core.instrument.Hole;
+import wildflourish.core.instrument.RollSpeech;
+import wildflourish.core.line.Tone;
+import wildflourish.core.music.Fraction;
+import wildflourish.core.ornament.Ornament;
+import wildflourish.core.ornament.Reason;
+import wildflourish.core.ornament.Target;
+import wildflourish.core.tune.Note;
+import wildflourish.core.tune.Part;
+import wildflourish.core.tune.Tune;
+import wildflourish.core.version.Placement;
+import wildflourish.core.version.Spot;
+
+/** What speaks for a stack at a spot and against it. The predicate that gives the points is the one whose words are shown. */
+final class Reasons {
+    private static final Fraction CROTCHET = Fraction.of(1, 4);
+    private static final Fraction QUAVER = Fraction.of(1, 8);
+
+    private final Facts facts;
+    private final Situation situation;
+
+    private Reasons(Facts facts) {
+        this.facts = facts;
+        this.situation = facts.situation();
+    }
+
+    /** All that hold, those with the most points first. */
+    static List<Reason> of(Facts facts) {
+        Reasons reasons = new Reasons(facts);
+        List<Reason> asked = new ArrayList<>(Reason.OF_ALL);
+        facts.stack()
+                .choices()
+                .forEach(choice -> asked.addAll(choice.ornament().speech().reasons()));
+        return Reason.STRONGEST_FIRST.stream()
+                .filter(reason -> asked.contains(reason) && reasons.holds(reason))
+                .toList();
+    }
+
+    private boolean holds(Reason reason) {
+        return switch (reason) {
+            case PARTS_TWO_EQUAL -> situation.equalBefore() == 1;
+            case PARTS_THIRD_EQUAL -> situation.equalBefore() >= 2;
+            case PARTS_EQUAL_TOO -> usesTap() ? situation.equalBefore() == 1 : situation.equalBefore() >= 2;
+            case FILLS_HELD_NOTE -> facts.isOneNote() && isLong();
+            case BREATH_DUE -> Breaths.isDue(situation);
+            case GATHERS_EQUAL_NOTES -> facts.areEqualNotes();
+            case FILLS_THIRD -> fillsThird();
+            case RISES_INTO -> situation.rise() > 0;
+            case FALLS_INTO_TAP -> situation.rise() < 0 && tapIsOpenBefore();
+            case COMES_FROM_BELOW -> comesFromBelow();
+            case HIDES_CROSSING -> hidesCrossing();
+            case ANNOUNCES_TURN -> announcesTurn();
+            case HAS_ROOM -> facts.after().isEmpty() || isAir();
+            case FALLS_INTO_CUT -> situation.rise() < 0;
+            case SEATS_REGISTER -> isOtherRegister();
+            case CAN_SPARE_ITS_END -> isLong();
+            case STANDS_FOR_TURN -> Forms.isTurn(facts.notes());
+            case SECOND_TIME -> isSecondTime();
+            case RESTS_THE_EAR -> isAfterBusyBar();
+            case ONLY_ROLL_OF_CLOSED_NOTE -> true;
+            case ON_THE_BEAT -> situation.isOnBeat();
+            case ROOM_TO_SPARE -> facts.cleanUpTo().isPresent() && facts.isCleanAt(Fraction.of(5, 4));
+            case SETS_OFF -> true;
+            case SPEAKS_WEAKLY -> speaksWeakly();
+            case LOST_IN_DANCE -> isDance();
+            case ROLL_SPEAKS_HARD ->
+                situation
+                        .gracing()
+                        .map(each -> each.speech().roll() == RollSpeech.HARD)
+                        .orElse(false);
+            case TIRES_THE_EAR -> isNearItsLike();
+            case CROWDED -> isCrowded();
+            case STOPS_THE_RUN -> isInRun();
+            case TIGHT -> !facts.isCleanAt(Fraction.of(11, 10));
+            case OFF_THE_BEAT -> !situation.isOnBeat();
+            case SQUEALS -> squeals();
+            case TAP_ON_RISE -> situation.rise() > 0;
+            case BENDS_TUNING -> situation.instrument().family() == Family.WHISTLE;
+        };
+    }
+
+    private boolean isLong() {
+        return !facts.lengthWholeNotes().isLessThan(CROTCHET);
+    }
+
+    private boolean isAir() {
+        return situation.tune().header().type().name().equals("slow air");
+    }
+
+    private boolean isDance() {
+        String type = situation.tune().header().type().name();
+        return !isAir() && !type.equals("waltz") && !type.equals("march");
+    }
+
+    private boolean uses(Target.Kind kind) {
+        return facts.attempt()
+                .flatMap(Attempt::figure)
+                .map(figure -> figure.uses(kind))
+                .orElse(false);
+    }
+
+    private boolean usesTap() {
+        return uses(Target.Kind.TAP);
+    }
+
+    private boolean fillsThird() {
+        List<Note> notes = facts.notes();
+        return notes.size() == 2
+                ? isThird(notes.get(0), notes.get(1))
+                : situation
+                        .before()
+                        .map(each -> isThird(each.note(), notes.get(0)))
+                        .orElse(false);
+    }
+
+    private static boolean isThird(Note one, Note other) {
+        return Math.abs(one.melody().staffStep() - other.melody().staffStep()) == 2;
+    }
+
+    private boolean tapIsOpenBefore() {
+        Optional<Integer> tap = situation.gracing().flatMap(each -> each.tap());
+        return tap.isPresent()
+                && situation
+                        .heldBefore()
+                        .map(held -> held.fingering().at(tap.get()) != Hole.CLOSED)
+                        .orElse(false);
+    }
+
+    private boolean comesFromBelow() {
+        return situation
+                .before()
+                .map(each -> situation.note().melody().staffStep()
+                                - each.note().melody().staffStep()
+                        == 1)
+                .orElse(true);
+    }
+
+    /** Some holes close while others open. */
+    private boolean hidesCrossing() {
+        Optional<Held> before = situation.heldBefore();
+        Optional<Held> here = situation.scene().ways().under(situation.note());
+        if (before.isEmpty() || here.isEmpty()) {
+            return false;
+        }
+        boolean opens = false;
+        boolean closes = false;
+        for (int hole = 1; hole <= here.get().fingering().holes().size(); hole++) {
+            int change = here.get().fingering().at(hole).openness()
+                    - before.get().fingering().at(hole).openness();
+            opens |= change > 0;
+            closes |= change < 0;
+        }
+        return opens && closes;
+    }
+
+    /** In the last bar of a part that something comes after: the part again, or another one. */
+    private boolean announcesTurn() {
+        Tune tune = situation.tune();
+        int bar = situation.place().bar();
+        Part part = tune.form().partAt(bar);
+        List<Tone> tones = situation.scene().line().tones();
+        Tone last = tones.get(tones.size() - 1);
+        int playedBar = tones.get(situation.tone()).place().playedBar();
+        return part.lastBar() == bar && last.place().playedBar() > playedBar;
+    }
+
+    private boolean isOtherRegister() {
+        return situation
+                .heldBefore()
+                .flatMap(before -> situation.row().map(row -> row.breath() != before.breath()))
+                .orElse(false);
+    }
+
+    private boolean isSecondTime() {
+        return situation.scene().line().tones().get(situation.tone()).pass() > 1;
+    }
+
+    // What else is placed
+
+    private List<Placement> others() {
+        return situation.version().spots().values().stream()
+                .filter(spot -> !spot.at().equals(situation.note().id()))
+                .map(Spot::first)
+                .flatMap(Optional::stream)
+                .toList();
+    }
+
+    private int barOf(Placement placement) {
+        return situation.tune().placeOf(placement.span().first()).bar();
+    }
+
+    private boolean isAfterBusyBar() {
+        int before = situation.place().bar() - 1;
+        return others().stream().filter(each -> barOf(each) == before).count() >= 2;
+    }
+
+    private boolean isNearItsLike() {
+        Tune tune = situation.tune();
+        Fraction length = tune.metreAt(situation.place().bar()).barLength();
+        return others().stream()
+                .filter(each -> each.ornament().equals(facts.ornament()) && !Refusals.parts(each.ornament()))
+                .anyMatch(each -> Breaths.distance(
+                                tune, each.span().first(), situation.note().id())
+                        .isLessThan(length));
+    }
+
+    private boolean isCrowded() {
+        Tune tune = situation.tune();
+        int first = situation.place().order();
+        int last = tune.placeOf(facts.span().last()).order();
+        return others().stream()
+                .filter(each ->
+                        !Refusals.parts(each.ornament()) && each.ornament().kind() != Ornament.Kind.REST)
+                .anyMatch(each -> tune.placeOf(each.span().last()).order() == first - 1
+                        || tune.placeOf(each.span().first()).order() == last + 1);
+    }
+
+    /** Among quavers or shorter notes that go on by step one way. */
+    private boolean isInRun() {
+        Optional<Tone> before = situation.before();
+        Optional<Tone> after = facts.after();
+        if (before.isEmpty() || after.isEmpty() || !facts.isOneNote()) {
+            return false;
+        }
+        int here = situation.note().melody().staffStep();
+        int from = here - before.get().note().melody().staffStep();
+        int to = after.get().note().melody().staffStep() - here;
+        return from == to
+                && Math.abs(from) == 1
+                && isShort(before.get())
+                && isShort(after.get())
+                && isShort(situation.scene().line().tones().get(situation.tone()));
+    }
+
+    private static boolean isShort(Tone tone) {
+        return !tone.length().isMoreThan(QUAVER);
+    }
+
+    private boolean speaksWeakly() {
+        boolean usesLift = uses(Target.Kind.LIFT);
+        return situation
+                .gracing()
+                .map(each ->
+                        (each.speech().weakCut() && usesLift) || (each.speech().weakTap() && usesTap()))
+                .orElse(false);
+    }
+
+    /** A whistle from high B on. */
+    private boolean squeals() {
+        if (situation.instrument().family() != Family.WHISTLE) {
+            return false;
+        }
+        int highB = situation
+                .instrument()
+                .sounding(new wildflourish.core.music.FingeredPitch(83))
+                .midi();
+        return facts.attempt().flatMap(Attempt::made).stream()
+                .flatMap(made -> made.parts().stream())
+                .map(Made.Part::landing)
+                .flatMap(sound -> sound.voices().stream())
+                .anyMatch(voice -> voice.pitch().midi() >= highB);
+    }
+}

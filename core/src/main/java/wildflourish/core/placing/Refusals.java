@@ -1,0 +1,111 @@
+package wildflourish.core.placing;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import wildflourish.core.hand.Attempt;
+import wildflourish.core.ornament.Ornament;
+import wildflourish.core.ornament.Refusal;
+import wildflourish.core.tune.Note;
+import wildflourish.core.tune.Part;
+import wildflourish.core.tune.Tune;
+
+/** Why a stack does not fit: first what holds for any ornament there, then its own form, then the hand, and only where all is well the time. */
+final class Refusals {
+    private Refusals() {}
+
+    static List<Refusal> of(Facts facts) {
+        Optional<Refusal> ofPlace = ofPlace(facts);
+        if (ofPlace.isPresent()) {
+            return List.of(ofPlace.get());
+        }
+        Attempt attempt = facts.attempt().orElseThrow();
+        List<Refusal> hitches = attempt.hitches();
+        boolean isUnmade = hitches.stream().anyMatch(Refusals::isBeforeForm);
+        if (isUnmade) {
+            return hitches;
+        }
+        List<Refusal> all = new ArrayList<>(hitches);
+        facts.stack().choices().stream()
+                .flatMap(choice -> choice.ornament().speech().refusals().stream())
+                .filter(refusal -> isOfSpot(refusal, facts))
+                .forEach(all::add);
+        if (all.isEmpty() && attempt.made().isEmpty()) {
+            all.add(Refusal.NO_USAGE_KNOWN);
+        }
+        if (all.isEmpty()) {
+            attempt.tooFast().ifPresent(all::add);
+        }
+        return all.stream().distinct().sorted().toList();
+    }
+
+    private static boolean isBeforeForm(Refusal refusal) {
+        return refusal.compareTo(Refusal.WRONG_NOTES) <= 0;
+    }
+
+    /** What holds against anything there. */
+    private static Optional<Refusal> ofPlace(Facts facts) {
+        Situation situation = facts.situation();
+        Note note = situation.note();
+        if (note.isRest()) {
+            return Optional.of(Refusal.REST);
+        }
+        if (!situation.isOnInstrument()) {
+            return Optional.of(Refusal.NOT_ON_INSTRUMENT);
+        }
+        if (situation.isHeldFromBefore()) {
+            return Optional.of(Refusal.HELD_FROM_BEFORE);
+        }
+        if (!note.marks().graces().isEmpty()) {
+            return Optional.of(Refusal.HAS_SMALL_NOTES);
+        }
+        boolean isWhole = facts.tones().size() == facts.count();
+        return isWhole && facts.attempt().isPresent()
+                ? Optional.empty()
+                : Optional.of(isWhole ? Refusal.WRONG_NOTES : Refusal.CROSSES_BAR_LINE);
+    }
+
+    /** What only the place of the note in its tune can tell. */
+    private static boolean isOfSpot(Refusal refusal, Facts facts) {
+        return switch (refusal) {
+            case NOT_FROM_A_BEAT -> !facts.situation().isOnBeat();
+            case STRUCTURAL_NOTE -> isLeftOut(facts) && isStructural(facts.situation());
+            case REST_MUST_FOLLOW -> facts.after().isPresent();
+            default -> false;
+        };
+    }
+
+    private static boolean isLeftOut(Facts facts) {
+        return facts.attempt()
+                .flatMap(Attempt::figure)
+                .map(figure -> figure.isSilentFirst())
+                .orElse(false);
+    }
+
+    /** The first or the last note of a part, or one on beat one. */
+    private static boolean isStructural(Situation situation) {
+        Tune tune = situation.tune();
+        Part part = tune.form().partAt(situation.place().bar());
+        List<Note> notes = tune.notes().stream()
+                .filter(note ->
+                        !note.isRest() && part.has(tune.placeOf(note.id()).bar()))
+                .toList();
+        boolean isAnEnd = notes.get(0).equals(situation.note())
+                || notes.get(notes.size() - 1).equals(situation.note());
+        return isAnEnd || situation.place().offset().isZero();
+    }
+
+    /** Whether a plain note must not stand as it is: on a pipe that never stops, two equal notes with nothing between. */
+    static boolean isUnparted(Situation situation) {
+        return situation.instrument().family() == wildflourish.core.instrument.Family.NINE_NOTE_PIPES
+                && !situation.note().isRest()
+                && situation.note().marks().graces().isEmpty()
+                && !situation.isHeldFromBefore()
+                && situation.equalBefore() > 0;
+    }
+
+    /** Whether an ornament dresses a note that would otherwise stand bare. */
+    static boolean parts(Ornament ornament) {
+        return ornament.kind() == Ornament.Kind.GRACE || ornament.kind() == Ornament.Kind.MOVEMENT;
+    }
+}

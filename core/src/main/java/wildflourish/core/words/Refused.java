@@ -1,0 +1,147 @@
+package wildflourish.core.words;
+
+import java.util.List;
+import java.util.stream.Collectors;
+import wildflourish.core.hand.Attempt;
+import wildflourish.core.ornament.Choice;
+import wildflourish.core.ornament.Ornament;
+import wildflourish.core.ornament.Ornament.StandsFor;
+import wildflourish.core.ornament.Refusal;
+import wildflourish.core.placing.Facts;
+import wildflourish.core.placing.Situation;
+
+/** Why an ornament does not fit, and what to do instead, in a sentence a student understands. */
+final class Refused {
+    private Refused() {}
+
+    static String of(Refusal refusal, Facts facts) {
+        Situation situation = facts.situation();
+        String note = Words.letter(situation.note());
+        return switch (refusal) {
+            case REST -> "a rest has nothing to ornament: choose a note";
+            case NOT_ON_INSTRUMENT ->
+                "the " + situation.instrument().name() + " has no "
+                        + situation.note().melody() + ": choose another instrument or key";
+            case HELD_FROM_BEFORE -> "the note is held over from before: ornament the note the tie begins on";
+            case HAS_SMALL_NOTES ->
+                "the tune already writes small notes here: leave them, or take them out of the tune";
+            case CROSSES_BAR_LINE -> "it would reach over a bar line: place it within the bar";
+            case NOT_FOR_THIS_INSTRUMENT -> "your instrument does not make this one: choose another";
+            case NO_TONGUE_HERE -> "no tongue here: use fingers, throat or closing";
+            case NO_BREATH_AT_REED -> "no breath meets this reed: close the chanter";
+            case CLAIMED_TWICE -> claimed(facts);
+            case WRONG_LENGTH ->
+                "it needs " + lengths(facts) + "; here " + (facts.count() == 1 ? "is " : "are ")
+                        + Words.noteLength(facts.lengthWholeNotes());
+            case WRONG_NOTES -> "these notes are not what it stands for: " + standsFor(facts);
+            case NOTHING_LEFT_TO_LIFT -> "nothing is down to flick: tap instead";
+            case NOTHING_LEFT_TO_TAP -> "all holes are shut: cut instead";
+            case NO_CLEAN_TAP -> "no single finger gives a clean note below " + note + ": cut instead";
+            case NO_USAGE_KNOWN -> "no custom is known for " + note + " here: leave it plain";
+            case ROLL_ALL_CLOSED -> "all shut: cran it";
+            case ROLL_ALL_OPEN -> "all open: no cut, so no roll; try a tap";
+            case ROLL_CROSS_FINGERED -> "no true roll on this fork: leave out the bounce";
+            case ROLL_HALF_HOLED -> "the half hole makes the bounce unsafe: leave it out";
+            case TAP_IS_SILENCE -> "closed like this the tap is silence: open the lower hand";
+            case TAP_SOUNDS -> "opened like this the tap sounds: call it a tap";
+            case TWO_HOLES_OPEN -> "two holes are open: one finger cannot stop it";
+            case REGISTER_JUMP -> "a flick here jumps the register: tongue it";
+            case THUMB_PINCHED -> "the thumb is pinched: a flick would crack it; tongue it";
+            case ONE_FINGER_DOWN -> "only one finger is down: a single cut";
+            case TOP_TWO_NOT_DOWN -> "both top fingers must be down for the fork";
+            case NOTHING_LANDS -> "no finger lands here: an ordinary cut does it";
+            case NOTHING_OPENS -> "no open hole lies below: nothing to slide or shade";
+            case CROSSING_FINGERS -> "fingers would cross: too clumsy for so short a note";
+            case CRAN_NEEDS_ALL_CLOSED -> "a cran is for the shut note: roll this one";
+            case NO_OCTAVE -> "the same fingers give no octave here: choose another note";
+            case THUMB_ONLY -> "more than the thumb would move: choose another note";
+            case OFF_THE_KNEE -> "low D is off the knee: this needs the knee";
+            case KNEE_RANGE -> "only E to B pop off the knee";
+            case LOW_D_ONLY -> "only low D leaves the knee free";
+            case TWO_OPEN_HOLES -> "two holes must be open: one rests, one pats";
+            case REST_MUST_FOLLOW -> "a fall needs silence after it";
+            case TOO_SHORT_TO_WAVE -> "too short to wave: let it ring";
+            case STRUCTURAL_NOTE -> "the ear needs this note: breathe elsewhere";
+            case NOT_FROM_A_BEAT -> "hold from a beat, or the pulse is lost";
+            case UNPARTED -> "a pipe never stops: part equal notes";
+            case NOT_ABOVE_BOTH -> "a grace must stand above both its neighbours";
+            case NOT_BELOW_BOTH -> "a strike must lie below both its neighbours";
+            case NOTHING_BELOW -> "nothing lies below low G: take a grace";
+            case SAME_SOUND_TWICE -> "two like sounds running are one sound: take another movement";
+            case BELONGS_TO -> "this movement belongs to " + owner(facts);
+            case CANNOT_LEND -> "the note before is too short to lend time: slow down, or dress another note";
+            case FINGER_LANDING -> "that finger is only just landing: tap, or slow down to " + clean(facts);
+            case FINGER_JUST_LIFTED -> "that finger has only just lifted: cut, or slow down to " + clean(facts);
+            case TOO_FAST -> tooFast(facts);
+        };
+    }
+
+    private static String clean(Facts facts) {
+        return facts.cleanUpTo().map(Words::tempo).orElse("–");
+    }
+
+    private static String tooFast(Facts facts) {
+        String smaller = facts.ornament().manner().growsFrom().stream()
+                .findFirst()
+                .flatMap(Ornament::find)
+                .map(each -> ": take the " + each.name())
+                .orElse(": slow down, or leave it plain");
+        return "above " + clean(facts) + " it blurs" + smaller;
+    }
+
+    private static String claimed(Facts facts) {
+        List<Choice> both =
+                facts.attempt().flatMap(Attempt::clash).orElse(facts.stack().choices());
+        return String.join(
+                        " and ",
+                        both.stream()
+                                .map(each -> each.ornament().name())
+                                .distinct()
+                                .toList())
+                + " want the same place: keep one of them";
+    }
+
+    private static String lengths(Facts facts) {
+        String own = facts.ornament().figures().stream()
+                .map(Ornament.Sized::length)
+                .distinct()
+                .flatMap(length -> length
+                        .least()
+                        .map(least -> length.isExact() ? Words.noteLength(least) : Words.noteLength(least) + " or more")
+                        .stream())
+                .distinct()
+                .collect(Collectors.joining(" or "));
+        return own.isEmpty() ? "another length" : own;
+    }
+
+    private static String standsFor(Facts facts) {
+        return facts.ornament().form().standsFor().stream()
+                .sorted()
+                .map(Refused::name)
+                .collect(Collectors.joining(", "));
+    }
+
+    private static String name(StandsFor form) {
+        return switch (form) {
+            case NOTE -> "one note";
+            case EQUAL -> "equal notes";
+            case TURN -> "a note, its neighbour and the note again";
+            case THIRD -> "two quavers a third apart";
+            case NOTES -> "two to four notes";
+            case APPROACH -> "a note that goes on by step";
+            case AFTER -> "a note that comes after another";
+            case BEFORE -> "a note that goes on to another";
+            case MID -> "a note a third from the one before";
+            case TACHUM -> "two quavers, B or C and then lower";
+        };
+    }
+
+    private static String owner(Facts facts) {
+        return switch (facts.ornament().id()) {
+            case "birl" -> "low A";
+            case "d-throw" -> "D";
+            case "crunluath" -> "E";
+            default -> "another note";
+        };
+    }
+}

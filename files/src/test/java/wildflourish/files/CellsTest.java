@@ -1,0 +1,65 @@
+package wildflourish.files;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.io.IOException;
+import java.io.InputStream;
+import java.nio.charset.StandardCharsets;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Set;
+import java.util.stream.Collectors;
+import org.junit.jupiter.api.DynamicTest;
+import org.junit.jupiter.api.TestFactory;
+import wildflourish.core.ornament.Reason;
+import wildflourish.core.ornament.Refusal;
+import wildflourish.core.placing.Verdict;
+
+/** Verdicts that players sign, a row each: whether an ornament fits a note, and exactly why not, or at least why. */
+class CellsTest {
+    private static final Set<Reason> ANYWHERE = Set.of(
+            Reason.TIRES_THE_EAR,
+            Reason.CROWDED,
+            Reason.SECOND_TIME,
+            Reason.RESTS_THE_EAR,
+            Reason.ANNOUNCES_TURN,
+            Reason.ROOM_TO_SPARE,
+            Reason.TIGHT);
+
+    @TestFactory
+    List<DynamicTest> everyVerdictOnWindsComesOut() throws IOException {
+        List<String> rows = new ArrayList<>(rows("cells-winds.tsv"));
+        rows.remove(0);
+        assertThat(rows).hasSizeGreaterThan(150);
+        return rows.stream()
+                .map(row -> DynamicTest.dynamicTest(row.split("\t", 2)[0], () -> check(row.split("\t", -1))))
+                .toList();
+    }
+
+    private static List<String> rows(String name) throws IOException {
+        try (InputStream in = CellsTest.class.getResourceAsStream("/expected/" + name)) {
+            return new String(in.readAllBytes(), StandardCharsets.UTF_8).lines().toList();
+        }
+    }
+
+    private static void check(String[] cell) {
+        Verdict verdict = Cell.of(cell[4], cell[5], cell[7], cell[8])
+                .on(cell[1], cell[6], cell[11])
+                .ask(cell[3], cell[2], Integer.parseInt(cell[9]))
+                .about(cell[12], Integer.parseInt(cell[10]));
+        List<String> why = cell[14].equals("–") ? List.of() : Arrays.asList(cell[14].split(",", -1));
+        List<String> refusals = verdict.refusals().stream().map(Refusal::id).toList();
+        if (cell[13].equals("no")) {
+            assertThat(refusals).containsExactlyInAnyOrderElementsOf(why);
+            return;
+        }
+        assertThat(refusals).isEmpty();
+        List<String> told = verdict.reasons().stream().map(Reason::id).toList();
+        assertThat(told).containsAll(why);
+        Set<String> more = told.stream()
+                .filter(reason -> !why.contains(reason) && !ANYWHERE.contains(Reason.parse(reason)))
+                .collect(Collectors.toSet());
+        assertThat(more).as("told without holding").isEmpty();
+    }
+}

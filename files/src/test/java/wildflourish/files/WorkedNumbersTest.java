@@ -1,0 +1,77 @@
+package wildflourish.files;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import java.io.IOException;
+import java.io.InputStream;
+import java.nio.charset.StandardCharsets;
+import java.util.List;
+import org.junit.jupiter.api.DynamicTest;
+import org.junit.jupiter.api.TestFactory;
+import wildflourish.core.music.Fraction;
+import wildflourish.core.ornament.Profile;
+import wildflourish.core.ornament.Stack;
+import wildflourish.core.performance.Realisation;
+import wildflourish.core.performance.Realiser;
+import wildflourish.core.placing.Fit;
+import wildflourish.core.placing.Verdict;
+import wildflourish.core.table.Row;
+import wildflourish.core.table.Table;
+import wildflourish.core.version.Placement;
+import wildflourish.core.version.Spot;
+import wildflourish.core.version.Version;
+
+/** Clean-up-to tempos against numbers worked by hand; and what is realised is clean just below them and not just above. */
+class WorkedNumbersTest {
+    @TestFactory
+    List<DynamicTest> theExactLimitRoundsToTheWorkedNumber() throws IOException {
+        List<Row> rows = rows();
+        assertThat(rows).hasSizeGreaterThan(70);
+        return rows.stream()
+                .map(row -> DynamicTest.dynamicTest(row.toString(), () -> check(row)))
+                .toList();
+    }
+
+    private static List<Row> rows() throws IOException {
+        try (InputStream in = WorkedNumbersTest.class.getResourceAsStream("/expected/worked-winds.table")) {
+            return Table.parse("worked-winds.table", new String(in.readAllBytes(), StandardCharsets.UTF_8))
+                    .rows();
+        }
+    }
+
+    private static Verdict ask(Row row, String tempo) {
+        return Cell.of(row.text("type"), row.text("metre"), row.text("key"), row.text("melody"))
+                .on(row.text("instrument"), tempo, row.optional("hold").orElse("–"))
+                .ask(row.text("student"), row.optional("school").orElse("–"), row.integer("note"))
+                .about(row.text("ornament"), row.integer("notes"));
+    }
+
+    private static void check(Row row) {
+        Verdict verdict = ask(row, "60");
+        Fraction clean = verdict.cleanUpTo().orElseThrow().beatsPerMinute();
+        double wanted = row.read("clean", Double::valueOf);
+        assertThat(Math.round(clean.toDouble() * 10) / 10.0).isCloseTo(wanted, within(1e-9));
+        row.optional("needs")
+                .ifPresent(needs -> assertThat(verdict.needMillis()).isEqualTo(Fraction.parse(needs)));
+        Fraction step = Fraction.of(1, 100);
+        assertThat(isClean(row, clean.minus(step))).as("just below").isTrue();
+        assertThat(isClean(row, clean.plus(step))).as("just above").isFalse();
+    }
+
+    /** Asks the moments alone, by a checker that knows nothing of figures. */
+    private static boolean isClean(Row row, Fraction tempo) {
+        Verdict verdict = ask(row, tempo.toString());
+        assertThat(verdict.fits())
+                .as("what the verdict says at " + tempo.toDouble() + " " + verdict.refusals())
+                .isEqualTo(!tempo.isMoreThan(verdict.cleanUpTo().orElseThrow().beatsPerMinute()));
+        Fit fit = verdict.fit().orElseThrow();
+        var facts = fit.facts();
+        Placement placement = Placement.of(facts.situation().playing().schooled(facts.stack()), facts.span());
+        Version version = facts.situation().version().with(facts.situation().tune(), Spot.of(placement));
+        Profile profile = facts.situation().profile();
+        Realisation realisation = Realiser.realise(facts.situation().tune(), version, profile);
+        return MomentChecker.faults(realisation, new Stack(placement.stack().choices()), profile)
+                .isEmpty();
+    }
+}
