@@ -54,6 +54,7 @@ class InkTest {
                 Drawn.Kind.SMALL_NOTE,
                 Drawn.Kind.CURVE,
                 Drawn.Kind.TUPLET,
+                Drawn.Kind.SLIDE,
                 Drawn.Kind.STAFF)) {
             may(Drawn.Kind.STAFF, kind);
         }

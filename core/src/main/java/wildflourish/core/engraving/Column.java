@@ -12,10 +12,15 @@ import wildflourish.core.tune.Note;
 final class Column {
     static final double HEAD_WIDTH = 1.18;
     static final double SMALL = 0.6;
+    /** The line of a slide from one end to the other. */
+    static final double SLIDE_WIDTH = 0.95;
+
     private static final double SMALL_NOTE_WIDTH = 1.05;
     static final double SYLLABLE_SIZE = 1.7;
     /** How far an accidental reaches above and below its head. */
     private static final double ACCIDENTAL_REACH = 1.4;
+
+    private static final double FLAT_RISE = 1.8;
 
     static final double SMALL_STEM = 2.3;
     /** How far a ledger line reaches past its head. */
@@ -106,10 +111,10 @@ final class Column {
         return false;
     }
 
-    /** Ink to the left of the head: accidentals and small notes. */
+    /** Ink to the left of the head: accidentals, a slide, small notes. */
     double leftInk() {
         double pushed = hasPushedHead() && !isStemUp ? HEAD_WIDTH : 0;
-        return Math.max(accidentalInk() + smallNotesInk() + pushed, Math.max(ledgerReach(), wordReach()));
+        return Math.max(accidentalInk() + slideIn() + smallNotesInk() + pushed, Math.max(ledgerReach(), wordReach()));
     }
 
     double accidentalInk() {
@@ -118,6 +123,24 @@ final class Column {
             ink += GlyphFont.of(accidentalGlyph(pitch.alter())).advance() + 0.22;
         }
         return ink;
+    }
+
+    /** The room of a slide into the head. */
+    double slideIn() {
+        boolean slides = note.marks().decorations().stream()
+                .anyMatch(sign -> sign.startsWith("slide") && !sign.equals("slide-on"));
+        return slides ? SLIDE_WIDTH + 0.2 : 0;
+    }
+
+    /** The room of a slide out of the head, or of a fall from it. */
+    private double slideOut() {
+        List<String> signs = note.marks().decorations();
+        return signs.contains("slide-on") || signs.contains("fall") ? SLIDE_WIDTH + 0.35 : 0;
+    }
+
+    /** Where a slide out of the head begins: past its dots and flag. */
+    double slideOutX() {
+        return x + headInk() + 0.2;
     }
 
     double smallNotesInk() {
@@ -136,7 +159,7 @@ final class Column {
 
     /** The highest ink of heads, stem, accidentals and small notes. */
     double highest() {
-        return Math.min(Math.min(inkTop(), smallTop()), top() - accidentalReach());
+        return Math.min(Math.min(inkTop(), smallTop()), top() - accidentalRise());
     }
 
     /** The lowest of heads, accidentals and the curve below the small notes; stems are not asked. */
@@ -149,20 +172,31 @@ final class Column {
         return Double.isInfinite(small) ? heads : Math.max(heads, Math.max(small, bottom()) + SMALL_CURVE + 0.55);
     }
 
+    /** A flat rises higher over its head than it reaches below. */
+    private double accidentalRise() {
+        boolean hasFlat = accidentals.stream().anyMatch(pitch -> pitch.alter() < 0);
+        return hasFlat ? FLAT_RISE : accidentalReach();
+    }
+
     private double accidentalReach() {
         return accidentals.isEmpty() ? 0 : ACCIDENTAL_REACH;
     }
 
     double smallNoteX(int index) {
-        return x - accidentalInk() - smallNotesInk() + index * SMALL_NOTE_WIDTH;
+        return x - accidentalInk() - slideIn() - smallNotesInk() + index * SMALL_NOTE_WIDTH;
     }
 
-    /** Ink from the head's left edge to the right: head, dots, flag. */
+    /** Ink from the head's left edge to the right: head, dots, flag, a slide on. */
     double rightInk() {
+        return Math.max(headInk() + slideOut(), HEAD_WIDTH + wordReach());
+    }
+
+    /** Heads with their dots, flag and ledger lines. */
+    private double headInk() {
         double head = note.isRest() ? 1.1 : HEAD_WIDTH + (hasPushedHead() && isStemUp ? HEAD_WIDTH : 0);
         double dots = value.dots() * 0.65;
         double flag = hasFlag() && isStemUp ? 0.95 : 0;
-        return Math.max(head + Math.max(Math.max(dots, flag), ledgerReach()), HEAD_WIDTH + wordReach());
+        return head + Math.max(Math.max(dots, flag), ledgerReach());
     }
 
     private double ledgerReach() {

@@ -60,20 +60,24 @@ final class Decorations {
         GlyphFont.Entry comma = GlyphFont.of("breathMarkComma");
         double x = column.x + Column.HEAD_WIDTH + 0.35;
         double foot = Math.min(-0.2, skyline.top(x - 0.1, x + comma.box().width() + 0.1) - GAP);
-        add(column, new Mark.Glyph(comma, x, foot, 1), foot - comma.box().height());
+        add(
+                column,
+                new Mark.Glyph(comma, x, foot - comma.box().bottom(), 1),
+                foot - comma.box().height());
     }
 
     /** A line into the head from below, out of it towards the next, or falling away from it. */
     private void slide(Column column, String name) {
         double y = Column.yOf(column.note.melody());
         double left = column.x - column.accidentalInk() - 0.15;
-        double right = column.x + Column.HEAD_WIDTH + 0.2;
-        Mark line = switch (name) {
-            case "slide-on" -> new Mark.Line(right, y - 0.1, right + 1.0, y - 0.1 - nextRise(column), 0.15);
-            case "fall" -> new Mark.Line(right, y, right + 0.9, y + 0.9, 0.15);
-            default -> new Mark.Line(left - 0.95, y + 0.75, left, y + 0.1, 0.15);
+        double right = column.slideOutX();
+        double reach = Column.SLIDE_WIDTH;
+        Mark stroke = switch (name) {
+            case "slide-on" -> new Mark.Line(right, y - 0.1, right + reach, y - 0.1 - nextRise(column), 0.15);
+            case "fall" -> new Mark.Line(right, y, right + reach, y + 0.9, 0.15);
+            default -> new Mark.Line(left - reach, y + 0.75, left, y + 0.1, 0.15);
         };
-        add(column, line, y - 0.5);
+        line.sketch.add(stroke, Ink.NOTES, Drawn.Kind.SLIDE, column.note.id());
     }
 
     /** Which way the next note lies: up, or down. */

@@ -25,6 +25,8 @@ public record Drawn(Mark mark, Ink ink, Subject subject) {
         TUPLET,
         ENDING,
         DECORATION,
+        /** The line of a slide, in the staff beside its head. */
+        SLIDE,
         SIGN,
         FINGERING,
         LETTER,

@@ -195,9 +195,9 @@ public final class Signs {
         for (int i = 0; i < count; i++) {
             double at = y - 0.5 - i * 0.55;
             Outline wave = new Outline.Builder()
-                    .move(x - 0.3, at)
-                    .cubic(x, at - 0.6, x + 0.2, at + 0.6, x + 0.5, at)
-                    .cubic(x + 0.8, at - 0.6, x + 1.0, at + 0.6, x + 1.3, at)
+                    .move(x, at)
+                    .cubic(x + 0.15, at - 0.6, x + 0.35, at + 0.6, x + 0.5, at)
+                    .cubic(x + 0.65, at - 0.6, x + 0.85, at + 0.6, x + 1, at)
                     .build();
             pen.add(new Mark.Shape(wave, 0.18));
         }

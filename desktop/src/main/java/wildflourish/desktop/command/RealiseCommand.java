@@ -22,10 +22,12 @@ import wildflourish.core.ornament.Profile;
 import wildflourish.core.performance.Moment;
 import wildflourish.core.performance.Realisation;
 import wildflourish.core.performance.Realiser;
+import wildflourish.core.placing.Remark;
 import wildflourish.core.tune.Note;
 import wildflourish.core.tune.NoteId;
 import wildflourish.core.tune.Tune;
 import wildflourish.core.version.Version;
+import wildflourish.core.words.Words;
 
 @Command(
         name = "realise",
@@ -62,8 +64,18 @@ final class RealiseCommand implements Callable<Integer> {
             rows.add(row(moment, heard, numbers, before));
             before = moment.held().or(() -> Optional.empty());
         }
+        tellUnfit(found.tune(), version);
         Listing.print(spec.commandLine().getOut(), rows, format);
         return Flourish.DONE;
+    }
+
+    /** What does not fit is played as far as it can be, or not at all: said on the standard error, with its place. */
+    private void tellUnfit(Tune tune, Version version) {
+        for (Remark remark : Remark.of(tune, version, Asked.profile(student))) {
+            if (remark instanceof Remark.Unfit) {
+                spec.commandLine().getErr().println("flourish: " + Words.of(remark, tune, version));
+            }
+        }
     }
 
     private static Map<NoteId, Integer> numbers(Tune tune) {

@@ -77,7 +77,7 @@ class FilesIT extends WindowTest {
         press(KeyCode.CONTROL, KeyCode.O);
         click("#save-first");
         assertThat(inWindow(() -> desk.path())).isEqualTo(other);
-        assertThat(Files.readString(book)).contains("ornament=cut");
+        assertThat(Files.readString(book)).contains("%%flourish-spot 1 ");
         assertThat(sight().tune().orElseThrow().title()).isEqualTo("Other tune");
         assertThat(isShown("#notice-problems")).isTrue();
         click("#all-problems");
@@ -108,8 +108,8 @@ class FilesIT extends WindowTest {
     @Test
     void aStageChangedByAnotherProgramIsOfferedForChoice() throws Exception {
         String text = bookText();
-        int at = text.indexOf("BAFA", text.indexOf("stage=3"));
-        Files.writeString(beside("changed.abc"), text.substring(0, at) + "BAFB" + text.substring(at + 4));
+        int at = text.indexOf("fdec", text.indexOf("stage=3"));
+        Files.writeString(beside("changed.abc"), text.substring(0, at) + "fded" + text.substring(at + 4));
         openBook(beside("changed.abc"));
         assertThat(isShown("#notice-altered")).isTrue();
         click("#keep-as-tune");

@@ -88,7 +88,7 @@ class KeepingIT extends WindowTest {
         Files.writeString(book, Files.readString(book) + "\n% theirs\n");
         press(KeyCode.CONTROL, KeyCode.S);
         click("#save-over");
-        assertThat(Files.readString(book)).doesNotContain("theirs").contains("ornament=cut");
+        assertThat(Files.readString(book)).doesNotContain("theirs").contains("%%flourish-spot 1 ");
         assertThat(inWindow(() -> desk.isSaved())).isTrue();
     }
 

@@ -239,6 +239,7 @@ class WritingIT extends WindowTest {
 
     @Test
     void ornamentsAreShownAsSmallNotesAndTheScoreAsSheets() throws Exception {
+        press(KeyCode.PAGE_UP);
         long signs = count(Drawn.Kind.SIGN);
         assertThat(signs).isPositive();
         press(KeyCode.G);

@@ -10,6 +10,7 @@ import java.util.Set;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import wildflourish.core.hand.Attempt;
+import wildflourish.core.hand.Hand;
 import wildflourish.core.hand.Made;
 import wildflourish.core.hand.Voice;
 import wildflourish.core.instrument.Family;
@@ -59,17 +60,23 @@ final class VersionWriter {
     private boolean splitsNotes;
     private int bar;
 
-    private VersionWriter(Tune tune, Version version) {
+    private VersionWriter(Tune tune, Version version, Hand hand) {
         this.tune = tune;
         this.version = version;
         this.instrument = version.playing().instrument();
-        this.realisation = Realiser.realise(tune, version, Profile.usual());
-        this.scene = Attempt.Scene.of(tune, version, Profile.usual());
+        this.realisation = Realiser.realise(
+                tune, version, Profile.usual(), version.playing().tempo(), hand);
+        this.scene = Attempt.Scene.of(tune, version, Profile.usual(), hand);
     }
 
     /** The body of the tune below {@code K:} with the ornaments written out. */
     static String body(Tune tune, Version version) {
-        return new VersionWriter(tune, version).write();
+        return body(tune, version, Hand.of(version.playing().instrument().family()));
+    }
+
+    /** The same, as a hand makes it. */
+    static String body(Tune tune, Version version, Hand hand) {
+        return new VersionWriter(tune, version, hand).write();
     }
 
     private String write() {

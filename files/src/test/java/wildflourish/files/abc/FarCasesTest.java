@@ -1,4 +1,4 @@
-package wildflourish.core.hand;
+package wildflourish.files.abc;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
@@ -8,10 +8,14 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import org.junit.jupiter.api.Test;
-import wildflourish.core.Melody;
+import wildflourish.core.hand.Glide;
+import wildflourish.core.hand.Hand;
+import wildflourish.core.hand.Made;
+import wildflourish.core.hand.Occasion;
+import wildflourish.core.hand.Sound;
+import wildflourish.core.hand.Voice;
 import wildflourish.core.instrument.Instrument;
 import wildflourish.core.music.Fraction;
-import wildflourish.core.music.Metre;
 import wildflourish.core.music.SoundingPitch;
 import wildflourish.core.music.WrittenPitch;
 import wildflourish.core.ornament.Begin;
@@ -26,10 +30,13 @@ import wildflourish.core.ornament.Times;
 import wildflourish.core.performance.Moment;
 import wildflourish.core.performance.Realisation;
 import wildflourish.core.performance.Realiser;
+import wildflourish.core.sound.Synth;
 import wildflourish.core.table.Table;
+import wildflourish.core.tune.NoteId;
 import wildflourish.core.tune.Tune;
 import wildflourish.core.version.Placement;
 import wildflourish.core.version.Playing;
+import wildflourish.core.version.Span;
 import wildflourish.core.version.Spot;
 import wildflourish.core.version.Version;
 
@@ -103,13 +110,38 @@ class FarCasesTest {
         return new Voice(lane, SoundingPitch.of(pitch.midi()), Optional.of(pitch), true, Glide.LEVEL);
     }
 
+    /** Through all rooms: the tune read, the figure worked out, written out as {@code abc} that reads without complaint, and sounding all the while. */
     private static Realisation realised(
-            Ornament ornament, String instrument, String melody, int first, int last, Hand hand) {
-        Tune tune = Melody.of(Metre.of(4, 4), Optional.of("reel"), melody);
+            Ornament ornament, String instrument, String melody, int first, int last, Hand hand, String abc) {
+        Tune tune = read(melody);
+        Span span = new Span(new NoteId(first), new NoteId(last));
         Version version = Version.plain("far", Playing.usual(tune, Instrument.of(instrument)))
-                .with(tune, Spot.of(Placement.of(Stack.of(ornament), Melody.span(first, last))));
-        return Realiser.realise(
+                .with(tune, Spot.of(Placement.of(Stack.of(ornament), span)));
+        Realisation realisation = Realiser.realise(
                 tune, version, Profile.usual(), version.playing().tempo(), hand);
+        String written = VersionWriter.body(tune, version, hand).trim();
+        assertThat(written).isEqualTo(abc);
+        assertThat(read(written).bars()).hasSameSizeAs(tune.bars());
+        float[] samples = Synth.render(realisation);
+        double peak = 0;
+        for (int i = 0; i < samples.length; i++) {
+            peak = Math.max(peak, Math.abs(samples[i]));
+            if (i % 2205 == 2204) {
+                assertThat(peak).as("within 50 ms").isBetween(0.01, 1.0);
+                peak = 0;
+            }
+            boolean isOver = i > realisation.endMillis().toDouble() / 1000 * Synth.SAMPLE_RATE - 2205;
+            if (isOver) {
+                break;
+            }
+        }
+        return realisation;
+    }
+
+    private static Tune read(String body) {
+        var parsed = BookReader.read("X:1\nT:Far\nR:reel\nM:4/4\nL:1/8\nK:D\n" + body + "\n");
+        assertThat(parsed.problems()).isEmpty();
+        return parsed.value().lessons().get(0).tune();
     }
 
     private static List<Moment> of(Realisation realisation, int from, int to) {
@@ -131,10 +163,11 @@ class FarCasesTest {
         Realisation realisation = realised(
                 Ornament.of("taorluath"),
                 "border-pipes",
-                "G4:2 A4:2 B4:4 |",
+                "G2A2B4|",
                 1,
                 1,
-                Hand.of(Instrument.of("border-pipes").family()));
+                Hand.of(Instrument.of("border-pipes").family()),
+                "G2{dGe}A2B4|");
         List<Moment> its = of(realisation, 1, 1);
         assertThat(its).hasSize(4);
         assertThat(its.get(3).startMillis()).isEqualTo(realisation.tempo().millisOf(Fraction.of(1, 4)));
@@ -155,10 +188,11 @@ class FarCasesTest {
         Realisation realisation = realised(
                 Ornament.of("fork-turn"),
                 "bamboo-g",
-                "G4:2 A4:2 B4:4 |",
+                "G2A2B4|",
                 1,
                 1,
-                Hand.of(Instrument.of("bamboo-g").family()));
+                Hand.of(Instrument.of("bamboo-g").family()),
+                "G2Ac/2A/2B4|");
         List<Moment> its = of(realisation, 1, 1);
         assertThat(its.stream()
                         .map(moment -> moment.held().orElseThrow().fingering().toString()))
@@ -170,7 +204,7 @@ class FarCasesTest {
     void aBowedTrebleTurnsTheBowRound() {
         Ornament treble = row("fiddle", "span", "–", "1/4", "1/4:n/stroke 1/4:n/stroke 1/2:n/stroke");
         Realisation realisation =
-                realised(treble, "fiddle", "A4:2 B4:2 |", 0, 0, hand(Map.of("n", List.of(voice("A", "A4")))));
+                realised(treble, "fiddle", "A2B2|", 0, 0, hand(Map.of("n", List.of(voice("A", "A4")))), "A/2A/2AB2|");
         List<Moment> its = of(realisation, 0, 0);
         assertThat(its)
                 .hasSize(3)
@@ -186,13 +220,14 @@ class FarCasesTest {
         Realisation realisation = realised(
                 roll,
                 "fiddle",
-                "B4:3 A4:1 |",
+                "B3A|",
                 0,
                 0,
                 hand(Map.of(
                         "n", drone,
                         "+1", List.of(voice("A", "C♯5"), voice("D", "D4").goingOn()),
-                        "-1", List.of(voice("A", "A4"), voice("D", "D4").goingOn()))));
+                        "-1", List.of(voice("A", "A4"), voice("D", "D4").goingOn()))),
+                "B{c}B{A}BA|");
         List<Moment> its = of(realisation, 0, 0);
         assertThat(heard(its)).containsExactly("B4", "C♯5", "B4", "A4", "B4");
         assertThat(its)
@@ -209,7 +244,7 @@ class FarCasesTest {
     void aSlidingUnisonIsATouchUponATreble() {
         Ornament treble = row("fiddle", "span", "–", "1/4", "1/3:n/stroke 1/3:n/stroke 1/3:n/stroke~from(#-2,slide)");
         List<Voice> unison = List.of(voice("D", "A4"), voice("A", "A4"));
-        List<Moment> its = of(realised(treble, "fiddle", "A4:2 B4:2 |", 0, 0, hand(Map.of("n", unison))), 0, 0);
+        List<Moment> its = of(realised(treble, "fiddle", "A2B2|", 0, 0, hand(Map.of("n", unison)), "(3AAAB2|"), 0, 0);
         assertThat(its).hasSize(4);
         assertThat(its.get(2).sounding().orElseThrow().melody().glide().fromCents())
                 .isEqualTo(-200);
@@ -225,13 +260,14 @@ class FarCasesTest {
                 realised(
                         run,
                         "fiddle",
-                        "B4:2 A4:2 |",
+                        "B2A2|",
                         0,
                         0,
                         hand(Map.of(
                                 "n", List.of(voice("A", "B4")),
                                 "o1", List.of(voice("A", "A4")),
-                                "+1", List.of(voice("A", "C♯5"))))),
+                                "+1", List.of(voice("A", "C♯5")))),
+                        "{Ac}BBA2|"),
                 0,
                 0);
         assertThat(heard(its)).containsExactly("A4", "C♯5", "B4", "B4");
@@ -254,7 +290,7 @@ class FarCasesTest {
                 "o1", List.of(voice("1", "D5")),
                 "o2", List.of(voice("2", "B4")),
                 "o5", List.of(voice("5", "G5")));
-        List<Moment> its = of(realised(roll, "banjo-open-g", "G4:3 B4:3 D5:2 |", 0, 2, hand(sounds)), 0, 2);
+        List<Moment> its = of(realised(roll, "banjo-open-g", "G3B3d2|", 0, 2, hand(sounds), "GBgBBgdd|"), 0, 2);
         assertThat(its).hasSize(8);
         assertThat(its.stream().map(moment -> moment.cue().note().number()).toList())
                 .containsExactly(0, 0, 0, 1, 1, 1, 2, 2);
@@ -269,10 +305,11 @@ class FarCasesTest {
                 realised(
                         treble,
                         "mandolin",
-                        "E5:2 D5:2 |",
+                        "e2d2|",
                         0,
                         0,
-                        hand(Map.of("n", List.of(voice("A", "E5"), voice("E", "E5"))))),
+                        hand(Map.of("n", List.of(voice("A", "E5"), voice("E", "E5")))),
+                        "(3eeed2|"),
                 0,
                 0);
         assertThat(its).hasSize(4);
@@ -288,13 +325,14 @@ class FarCasesTest {
                 realised(
                         roll,
                         "box-bc",
-                        "E4:3 D4:1 |",
+                        "E3D|",
                         0,
                         0,
                         hand(Map.of(
                                 "n", List.of(voice("inner 2", "E4")),
                                 "+1", List.of(voice("inner 3", "F♯4")),
-                                "-1", List.of(voice("outer 2", "D♯4"))))),
+                                "-1", List.of(voice("outer 2", "D♯4")))),
+                        "E{F}E{^D}E=D|"),
                 0,
                 0);
         assertThat(its.stream()
@@ -311,7 +349,9 @@ class FarCasesTest {
     void aTrebleByTheBellowsTurnsThemForEachStroke() {
         Ornament treble = row("anglo_concertina", "span", "–", "1/4", "1/3:n/stroke 1/3:n/stroke 1/3:n/stroke");
         List<Moment> its = of(
-                realised(treble, "anglo-a", "A4:2 B4:2 |", 0, 0, hand(Map.of("n", List.of(voice("RC1", "A4"))))), 0, 0);
+                realised(treble, "anglo-a", "A2B2|", 0, 0, hand(Map.of("n", List.of(voice("RC1", "A4")))), "(3AAAB2|"),
+                0,
+                0);
         assertThat(its)
                 .hasSize(3)
                 .allMatch(moment -> moment.sounding().orElseThrow().begin().isStruck());

@@ -1,0 +1,219 @@
+package wildflourish.desktop.window;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.nio.file.Files;
+import java.util.List;
+import java.util.Map;
+import java.util.TreeMap;
+import javafx.scene.Node;
+import javafx.scene.control.CheckBox;
+import javafx.scene.control.ToggleButton;
+import javafx.scene.input.KeyCode;
+import org.junit.jupiter.api.Test;
+import wildflourish.core.engraving.Drawn;
+import wildflourish.core.instrument.Instrument;
+import wildflourish.core.ornament.Ornament;
+import wildflourish.core.ornament.Profile;
+import wildflourish.core.placing.WhatFits;
+import wildflourish.core.tune.Note;
+import wildflourish.core.tune.NoteId;
+import wildflourish.core.version.Book;
+import wildflourish.core.version.Placement;
+import wildflourish.core.version.Version;
+import wildflourish.desktop.look.Paragraph;
+import wildflourish.files.abc.BookReader;
+
+/** One of each kind, one on top of another, breaths and rules over a phrase, the chanter: in a real window. */
+class OrnamentsIT extends WindowTest {
+    private void lesson(int index, String instrument) throws Exception {
+        inWindow(() -> {
+            desk.chooseLesson(index);
+            desk.chooseStage(0);
+            desk.chooseInstrument(Instrument.of(instrument));
+            return true;
+        });
+    }
+
+    private void at(NoteId note) throws Exception {
+        inWindow(() -> {
+            desk.choose(note);
+            window.score().requestFocus();
+            return true;
+        });
+    }
+
+    /** For each kind of the instrument's ornaments the first note on which one fits. */
+    private Map<Ornament.Kind, Map.Entry<NoteId, String>> oneOfEachKind() throws Exception {
+        var tune = sight().tune().orElseThrow();
+        Version version = sight().version().orElseThrow();
+        Map<Ornament.Kind, Map.Entry<NoteId, String>> found = new TreeMap<>();
+        for (Note note : tune.notes()) {
+            WhatFits.at(tune, note.id(), version.playing(), Profile.usual())
+                    .fitting()
+                    .forEach(fit -> found.putIfAbsent(
+                            fit.facts().ornament().kind(),
+                            Map.entry(note.id(), fit.facts().ornament().id())));
+        }
+        return found;
+    }
+
+    /** The card in sight that places an ornament; the fold of its kind is opened first where need be. */
+    private Node card(String ornament) throws Exception {
+        for (int turn = 0; turn < 2; turn++) {
+            for (Node each : all(".card")) {
+                if (isInSight(each)
+                        && each.getUserData() instanceof Placement placement
+                        && placement.ornament().id().equals(ornament)) {
+                    return each;
+                }
+            }
+            String kind = Ornament.of(ornament).kind().name().toLowerCase(java.util.Locale.ROOT);
+            ToggleButton fold = find("#kind-" + kind, ToggleButton.class);
+            inWindow(() -> {
+                fold.fire();
+                return true;
+            });
+            org.testfx.util.WaitForAsyncUtils.waitForFxEvents();
+        }
+        throw new AssertionError("no card places " + ornament);
+    }
+
+    @Test
+    void oneOfEachKindIsPlacedByItsCardAndUndone() throws Exception {
+        for (String instrument : List.of("whistle-d", "recorder-soprano", "union-d-closed", "border-pipes")) {
+            lesson(instrument.equals("border-pipes") ? 7 : 0, instrument);
+            Book before = sight().book();
+            int done = inWindow(() -> desk.done().size());
+            var spots = oneOfEachKind();
+            assertThat(spots).as(instrument).hasSizeGreaterThan(2);
+            for (var spot : spots.values()) {
+                at(spot.getKey());
+                if (here().isEmpty()) {
+                    Node card = card(spot.getValue());
+                    inWindow(() -> {
+                        ((javafx.scene.control.Button) card).fire();
+                        return true;
+                    });
+                    assertThat(here()).as(instrument).contains(spot.getValue());
+                    assertThat(said()).startsWith("Placed a ");
+                }
+            }
+            int changes = inWindow(() -> desk.done().size()) - done;
+            assertThat(changes).isGreaterThanOrEqualTo(2);
+            for (int i = 0; i < changes; i++) {
+                press(KeyCode.CONTROL, KeyCode.Z);
+            }
+            assertThat(sight().book()).isEqualTo(before);
+        }
+    }
+
+    @Test
+    void oneOrnamentIsPlayedOnTopOfAnotherAndTakenOffByUndo() throws Exception {
+        lesson(0, "whistle-d");
+        NoteId held = sight().tune().orElseThrow().notes().stream()
+                .filter(note -> note.played().equals(wildflourish.core.music.Fraction.of(1, 4)))
+                .findFirst()
+                .orElseThrow()
+                .id();
+        at(held);
+        press(KeyCode.ENTER);
+        press(KeyCode.S);
+        Placement both =
+                sight().version().orElseThrow().at(held).orElseThrow().first().orElseThrow();
+        assertThat(both.stack().choices()).hasSize(2);
+        assertThat(said()).startsWith("Placed a ").contains(" + ");
+        press(KeyCode.CONTROL, KeyCode.S);
+        assertThat(BookReader.read(Files.readString(book)).value()).isEqualTo(sight().book());
+        press(KeyCode.CONTROL, KeyCode.Z);
+        assertThat(sight().version()
+                        .orElseThrow()
+                        .at(held)
+                        .orElseThrow()
+                        .first()
+                        .orElseThrow()
+                        .stack()
+                        .choices())
+                .hasSize(1);
+    }
+
+    private long decorations() throws Exception {
+        return inWindow(() -> window.score().page().orElseThrow().drawn().stream()
+                .filter(each -> each.subject().kind() == Drawn.Kind.DECORATION)
+                .count());
+    }
+
+    @Test
+    void breathsAreMarkedAndTheLongestStretchIsTold() throws Exception {
+        lesson(0, "whistle-d");
+        long before = decorations();
+        String longest = find("#breath", Paragraph.class).getText();
+        assertThat(longest).isNotBlank();
+        NoteId spared = oneOf("breath-gap");
+        at(spared);
+        var tune = sight().tune().orElseThrow();
+        var playing = sight().version().orElseThrow().playing();
+        inWindow(() -> {
+            WhatFits.at(tune, spared, playing, Profile.usual()).fitting().stream()
+                    .filter(fit -> fit.facts().ornament().id().equals("breath-gap"))
+                    .findFirst()
+                    .ifPresent(fit -> desk.place(fit.placement()));
+            return true;
+        });
+        assertThat(here()).contains("breath-gap");
+        assertThat(decorations()).isGreaterThan(before);
+        assertThat(find("#breath", Paragraph.class).getText()).isNotEqualTo(longest);
+        press(KeyCode.CONTROL, KeyCode.Z);
+        assertThat(decorations()).isEqualTo(before);
+        assertThat(find("#breath", Paragraph.class).getText()).isEqualTo(longest);
+    }
+
+    /** A note in the midst of the longest stretch, on which an ornament fits. */
+    private NoteId oneOf(String ornament) throws Exception {
+        var tune = sight().tune().orElseThrow();
+        Version version = sight().version().orElseThrow();
+        List<NoteId> spots = tune.notes().stream()
+                .map(Note::id)
+                .filter(note -> WhatFits.at(tune, note, version.playing(), Profile.usual()).fitting().stream()
+                        .anyMatch(fit -> fit.facts().ornament().id().equals(ornament)))
+                .toList();
+        return spots.get(spots.size() / 2);
+    }
+
+    @Test
+    void aRuleHoldsOverThePhraseAndIsKeptInTheFile() throws Exception {
+        lesson(0, "whistle-d");
+        at(sight().tune().orElseThrow().notes().get(4).id());
+        press(KeyCode.SHIFT, KeyCode.L);
+        assertThat(sight().version().orElseThrow().layers()).hasSize(1);
+        assertThat(said()).startsWith("In this phrase: ");
+        ToggleButton fold = find("#phrase-fold", ToggleButton.class);
+        inWindow(() -> {
+            fold.fire();
+            return true;
+        });
+        assertThat(fold.getText()).contains("In this phrase (1)");
+        assertThat(find("#layer-hold-beats", CheckBox.class).isSelected()).isTrue();
+        press(KeyCode.CONTROL, KeyCode.S);
+        String text = Files.readString(book);
+        assertThat(text).contains("%%flourish-layer");
+        assertThat(BookReader.read(text).value()).isEqualTo(sight().book());
+        press(KeyCode.CONTROL, KeyCode.Z);
+        assertThat(sight().version().orElseThrow().layers()).isEmpty();
+    }
+
+    @Test
+    void dronesCanBeSilencedWhereThereAreAny() throws Exception {
+        lesson(0, "whistle-d");
+        assertThat(isInSight(find("#drones", CheckBox.class))).isFalse();
+        lesson(7, "border-pipes");
+        CheckBox drones = find("#drones", CheckBox.class);
+        assertThat(isInSight(drones)).isTrue();
+        assertThat(drones.isSelected()).isTrue();
+        inWindow(() -> {
+            drones.fire();
+            return true;
+        });
+        assertThat(drones.isSelected()).isFalse();
+    }
+}
