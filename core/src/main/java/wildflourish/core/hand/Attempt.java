@@ -223,12 +223,12 @@ public record Attempt(
         if (figure.isEmpty() || !Forms.suit(occasion)) {
             return List.of(figure.isEmpty() ? Refusal.WRONG_LENGTH : Refusal.WRONG_NOTES);
         }
-        return occasion.stack().choices().stream()
+        List<Refusal> asked = occasion.stack().choices().stream()
                 .flatMap(choice -> choice.ornament().speech().refusals().stream())
                 .distinct()
-                .filter(refusal -> hand.hitches(refusal, occasion, figure.get()))
                 .sorted()
                 .toList();
+        return asked.isEmpty() ? List.of() : hand.hitches(asked, occasion, figure.get());
     }
 
     /** Why an instrument does not make an ornament of the stack at all. */

@@ -1,5 +1,6 @@
 package wildflourish.core.hand;
 
+import java.util.List;
 import java.util.Optional;
 import wildflourish.core.instrument.Family;
 import wildflourish.core.ornament.Figure;
@@ -7,8 +8,8 @@ import wildflourish.core.ornament.Refusal;
 
 /** What makes figures on one kind of instrument. A hitch is why one cannot be made; the same is told when it does not fit. */
 public interface Hand {
-    /** Whether a refusal holds that only the hand can tell. */
-    boolean hitches(Refusal refusal, Occasion occasion, Figure figure);
+    /** Those of the refusals asked that hold, of all that only the hand can tell; in the order asked. */
+    List<Refusal> hitches(List<Refusal> asked, Occasion occasion, Figure figure);
 
     /** The figure as this hand makes it; empty where it cannot make it at all. */
     Optional<Made> make(Occasion occasion, Figure figure);
@@ -26,8 +27,10 @@ public interface Hand {
         INSTANCE;
 
         @Override
-        public boolean hitches(Refusal refusal, Occasion occasion, Figure figure) {
-            return refusal == Refusal.NOT_FOR_THIS_INSTRUMENT;
+        public List<Refusal> hitches(List<Refusal> asked, Occasion occasion, Figure figure) {
+            return asked.stream()
+                    .filter(refusal -> refusal == Refusal.NOT_FOR_THIS_INSTRUMENT)
+                    .toList();
         }
 
         @Override

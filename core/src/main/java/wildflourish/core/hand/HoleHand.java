@@ -1,5 +1,6 @@
 package wildflourish.core.hand;
 
+import java.util.List;
 import java.util.Optional;
 import wildflourish.core.ornament.Figure;
 import wildflourish.core.ornament.Refusal;
@@ -9,8 +10,9 @@ enum HoleHand implements Hand {
     INSTANCE;
 
     @Override
-    public boolean hitches(Refusal refusal, Occasion occasion, Figure figure) {
-        return new HoleHitches(new HoleSpot(occasion, figure)).holds(refusal);
+    public List<Refusal> hitches(List<Refusal> asked, Occasion occasion, Figure figure) {
+        HoleHitches hitches = new HoleHitches(new HoleSpot(occasion, figure));
+        return asked.stream().filter(hitches::holds).toList();
     }
 
     @Override

@@ -1,7 +1,9 @@
 package wildflourish.core.line;
 
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import wildflourish.core.music.Fraction;
 import wildflourish.core.tune.Note;
@@ -17,14 +19,29 @@ import wildflourish.core.version.Version;
  * the tones they begin on.
  *
  * @param bars each bar played and where it begins, in whole notes
+ * @param places where each written note stands among the tones, counted from 0
  */
-public record Line(List<Tone> tones, List<BarStart> bars) {
+public record Line(List<Tone> tones, List<BarStart> bars, Map<NoteId, List<Integer>> places) {
     /** A bar played and where it begins. */
     public record BarStart(PlayOrder.Played played, Fraction startWholeNotes) {}
 
     public Line {
         tones = List.copyOf(tones);
         bars = List.copyOf(bars);
+        places = Map.copyOf(places);
+    }
+
+    Line(List<Tone> tones, List<BarStart> bars) {
+        this(tones, bars, places(tones));
+    }
+
+    private static Map<NoteId, List<Integer>> places(List<Tone> tones) {
+        Map<NoteId, List<Integer>> places = new HashMap<>();
+        for (int i = 0; i < tones.size(); i++) {
+            places.computeIfAbsent(tones.get(i).note().id(), id -> new ArrayList<>())
+                    .add(i);
+        }
+        return places;
     }
 
     public static Line of(Tune tune, Version version) {
@@ -90,21 +107,15 @@ public record Line(List<Tone> tones, List<BarStart> bars) {
 
     /** Where a written note first stands among the tones; empty where it is never played. */
     public Optional<Integer> indexOf(NoteId note) {
-        for (int i = 0; i < tones.size(); i++) {
-            if (tones.get(i).note().id().equals(note)) {
-                return Optional.of(i);
-            }
-        }
-        return Optional.empty();
+        return places.getOrDefault(note, List.of()).stream().findFirst();
     }
 
     /** Everywhere a written note stands among the tones, with the tones around it told apart: each surrounding once. */
     public List<Integer> playings(NoteId note) {
         List<Integer> all = new ArrayList<>();
         List<List<Object>> seen = new ArrayList<>();
-        for (int i = 0; i < tones.size(); i++) {
-            Tone tone = tones.get(i);
-            if (tone.note().id().equals(note) && tone.index() == 0) {
+        for (int i : places.getOrDefault(note, List.of())) {
+            if (tones.get(i).index() == 0) {
                 List<Object> around =
                         List.of(before(i).map(Tone::note), at(i + 1).map(Tone::note));
                 if (!seen.contains(around)) {

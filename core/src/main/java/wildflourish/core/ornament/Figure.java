@@ -1,6 +1,7 @@
 package wildflourish.core.ornament;
 
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.List;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
@@ -118,9 +119,11 @@ public record Figure(Opening opening, List<Slot> slots, Shake shake) {
 
     /** All parts in order, what is repeated as often as it is at the least. */
     public List<Part> parts() {
-        return unrolled(shake.least()).slots.stream()
-                .flatMap(slot -> slot.parts().stream())
-                .toList();
+        List<Part> parts = new ArrayList<>();
+        for (Slot slot : unrolled(shake.least()).slots) {
+            parts.addAll(slot.parts());
+        }
+        return Collections.unmodifiableList(parts);
     }
 
     /** Its parts, each with the share that its slot has. */
@@ -132,10 +135,16 @@ public record Figure(Opening opening, List<Slot> slots, Shake shake) {
 
     /** Whether anything of it is taken from there: a landing, a small note, where a slide comes from or goes. */
     public boolean uses(Target.Kind kind) {
-        return parts().stream()
-                .anyMatch(part -> part.landing().kind() == kind
-                        || part.graces().stream().anyMatch(grace -> grace.kind() == kind)
-                        || part.bend().uses(kind));
+        for (Part part : parts()) {
+            boolean isIn = part.landing().kind() == kind || part.bend().uses(kind);
+            for (Target grace : part.graces()) {
+                isIn |= grace.kind() == kind;
+            }
+            if (isIn) {
+                return true;
+            }
+        }
+        return false;
     }
 
     Figure withSlot(int index, Slot slot) {

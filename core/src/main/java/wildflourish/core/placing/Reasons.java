@@ -15,6 +15,7 @@ import wildflourish.core.music.Fraction;
 import wildflourish.core.ornament.Ornament;
 import wildflourish.core.ornament.Reason;
 import wildflourish.core.ornament.Target;
+import wildflourish.core.tune.Bar;
 import wildflourish.core.tune.Note;
 import wildflourish.core.tune.Part;
 import wildflourish.core.tune.Tune;
@@ -187,9 +188,14 @@ final class Reasons {
 
     // What else is placed
 
+    /** What is placed from two bars before to two bars after: farther off nothing is asked. */
     private List<Placement> others() {
-        return situation.version().spots().values().stream()
-                .filter(spot -> !spot.at().equals(situation.note().id()))
+        List<Bar> bars = situation.tune().bars();
+        int bar = situation.place().bar();
+        return bars.subList(Math.max(0, bar - 2), Math.min(bars.size(), bar + 3)).stream()
+                .flatMap(each -> each.notes().stream())
+                .filter(note -> !note.id().equals(situation.note().id()))
+                .flatMap(note -> situation.version().at(note.id()).stream())
                 .map(Spot::first)
                 .flatMap(Optional::stream)
                 .toList();

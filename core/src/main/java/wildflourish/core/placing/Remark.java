@@ -3,6 +3,8 @@ package wildflourish.core.placing;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
 import wildflourish.core.hand.Attempt.Scene;
 import wildflourish.core.ornament.Profile;
 import wildflourish.core.tune.Note;
@@ -36,17 +38,17 @@ public sealed interface Remark permits Remark.MissingNote, Remark.Unfit, Remark.
     static List<Remark> of(Tune tune, Version version, Profile profile) {
         Scene scene = Scene.of(tune, version, profile);
         List<Remark> remarks = new ArrayList<>();
+        Set<NoteId> dressed = dressed(tune, version);
         for (Note note : tune.notes()) {
             if (!note.isRest() && !version.playing().instrument().has(note.melody())) {
                 remarks.add(new MissingNote(note.id()));
             }
             List<Placement> options = version.at(note.id()).map(Spot::options).orElse(List.of());
             for (Placement option : options) {
-                WhatFits.verdict(scene, version, option, profile)
-                        .filter(verdict -> !verdict.fits())
+                WhatFits.refusal(scene, version, option, profile)
                         .ifPresent(verdict -> remarks.add(new Unfit(note.id(), verdict)));
             }
-            if (isBare(tune, version, note) && WhatFits.isUnparted(scene, version, note.id(), profile)) {
+            if (!dressed.contains(note.id()) && WhatFits.isUnparted(scene, version, note.id(), profile)) {
                 remarks.add(new Unparted(note.id()));
             }
         }
@@ -54,8 +56,13 @@ public sealed interface Remark permits Remark.MissingNote, Remark.Unfit, Remark.
         return List.copyOf(remarks);
     }
 
-    private static boolean isBare(Tune tune, Version version, Note note) {
-        return version.covering(tune, note.id()).flatMap(Spot::first).isEmpty();
+    /** The notes on which something is placed. */
+    private static Set<NoteId> dressed(Tune tune, Version version) {
+        return version.spots().values().stream()
+                .flatMap(spot -> spot.first().stream())
+                .flatMap(placement -> placement.span().notes(tune).stream())
+                .map(Note::id)
+                .collect(Collectors.toSet());
     }
 
     /** The longest stretch, where it is longer than anybody's breath; a plain stage is left alone. */

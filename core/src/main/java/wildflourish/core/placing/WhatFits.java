@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Optional;
 import wildflourish.core.hand.Attempt;
 import wildflourish.core.hand.Attempt.Scene;
+import wildflourish.core.instrument.Family;
 import wildflourish.core.line.Tone;
 import wildflourish.core.music.Fraction;
 import wildflourish.core.ornament.Ornament;
@@ -123,20 +124,23 @@ public record WhatFits(List<Fit> fitting, List<Fit> refused) {
         return situations.isEmpty() ? Optional.empty() : Optional.of(verdict(situations, stack, count));
     }
 
-    /** The verdict on what is already placed, whether it fits or not; empty where it is never played. */
-    public static Optional<Fit> verdict(Scene scene, Version version, Placement placement, Profile profile) {
+    /** The verdict on what is already placed, where something refuses it; empty where it fits, and where it is never played. */
+    static Optional<Fit> refusal(Scene scene, Version version, Placement placement, Profile profile) {
         int count = placement.span().notes(scene.tune()).size();
-        List<Situation> situations = situations(scene, version, placement.span().first(), profile).stream()
+        return situations(scene, version, placement.span().first(), profile).stream()
                 .filter(each -> placement
                         .passes()
                         .has(scene.line().tones().get(each.tone()).pass()))
-                .toList();
-        return situations.isEmpty() ? Optional.empty() : Optional.of(verdict(situations, placement.stack(), count));
+                .map(situation -> Facts.of(situation, placement.stack(), count))
+                .map(facts -> new Fit(facts, Refusals.of(facts), List.of()))
+                .filter(fit -> !fit.fits())
+                .findFirst();
     }
 
     /** Whether a plain note must not stand as it is. */
     public static boolean isUnparted(Scene scene, Version version, NoteId note, Profile profile) {
-        return situations(scene, version, note, profile).stream().anyMatch(Refusals::isUnparted);
+        return scene.playing().instrument().family() == Family.NINE_NOTE_PIPES
+                && situations(scene, version, note, profile).stream().anyMatch(Refusals::isUnparted);
     }
 
     public Optional<Fit> best() {

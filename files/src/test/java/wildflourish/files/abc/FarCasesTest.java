@@ -64,8 +64,8 @@ class FarCasesTest {
     private static Hand hand(Map<String, List<Voice>> sounds) {
         return new Hand() {
             @Override
-            public boolean hitches(Refusal refusal, Occasion occasion, Figure figure) {
-                return false;
+            public List<Refusal> hitches(List<Refusal> asked, Occasion occasion, Figure figure) {
+                return List.of();
             }
 
             @Override
