@@ -124,17 +124,30 @@ public record WhatFits(List<Fit> fitting, List<Fit> refused) {
         return situations.isEmpty() ? Optional.empty() : Optional.of(verdict(situations, stack, count));
     }
 
-    /** The verdict on what is already placed, where something refuses it; empty where it fits, and where it is never played. */
+    /** The verdict on a placement, whether it fits or not; empty where it is never played. */
+    public static Optional<Fit> verdict(Scene scene, Version version, Placement placement, Profile profile) {
+        int count = placement.span().notes(scene.tune()).size();
+        List<Situation> situations = situations(scene, version, placement, profile);
+        return situations.isEmpty() ? Optional.empty() : Optional.of(verdict(situations, placement.stack(), count));
+    }
+
+    /** The same where something refuses it, without asking what would speak for it; empty where it fits. */
     static Optional<Fit> refusal(Scene scene, Version version, Placement placement, Profile profile) {
         int count = placement.span().notes(scene.tune()).size();
-        return situations(scene, version, placement.span().first(), profile).stream()
-                .filter(each -> placement
-                        .passes()
-                        .has(scene.line().tones().get(each.tone()).pass()))
+        return situations(scene, version, placement, profile).stream()
                 .map(situation -> Facts.of(situation, placement.stack(), count))
                 .map(facts -> new Fit(facts, Refusals.of(facts), List.of()))
                 .filter(fit -> !fit.fits())
                 .findFirst();
+    }
+
+    /** The surroundings in which a placement is played. */
+    private static List<Situation> situations(Scene scene, Version version, Placement placement, Profile profile) {
+        return situations(scene, version, placement.span().first(), profile).stream()
+                .filter(each -> placement
+                        .passes()
+                        .has(scene.line().tones().get(each.tone()).pass()))
+                .toList();
     }
 
     /** Whether a plain note must not stand as it is. */
