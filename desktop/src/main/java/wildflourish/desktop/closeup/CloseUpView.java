@@ -307,7 +307,8 @@ public final class CloseUpView extends Pane {
             graphics.setStroke(colour);
             graphics.setLineWidth(4);
             curve(graphics, shown, moment, low, high);
-            if (!moment.isGesture() && x2 - x1 > 34) {
+            boolean isSliding = moment.sounding().orElseThrow().melody().glide().fromCents() != 0;
+            if (!moment.isGesture() && !isSliding && x2 - x1 > 34) {
                 graphics.setFill(ink(Ink.QUIET));
                 graphics.setFont(AppFonts.of(Face.BODY, 11));
                 graphics.fillText(moment.sounding().get().pitch().toString(), x1 + 4, y - 5);
@@ -347,9 +348,11 @@ public final class CloseUpView extends Pane {
     private void drones(GraphicsContext graphics) {
         List<String> names = realisation.map(Realisation::drones).orElse(List.of()).stream()
                 .map(voice -> voice.pitch().toString().replaceAll(" .*|[+−].*", ""))
+                .map(name -> name.replace("A♯", "B♭").replace("D♯", "E♭").replace("G♯", "A♭"))
+                .distinct()
                 .toList();
         if (!names.isEmpty()) {
-            double y = PITCH_BOTTOM + 9;
+            double y = PITCH_BOTTOM + 3;
             graphics.setStroke(ink(Ink.QUIET));
             graphics.setLineWidth(1.5);
             graphics.strokeLine(LEFT, y, canvas.getWidth() - RIGHT, y);
