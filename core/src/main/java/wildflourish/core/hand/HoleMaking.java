@@ -315,8 +315,14 @@ final class HoleMaking {
         return part.bend().from().map(from -> {
             String name =
                     from.time().equals("slide") && spot.occasion.setting().isAir() ? "slide of an air" : from.time();
-            return new Made.Slide(centsTo(from.target()), times.of(name));
+            boolean isLip = from.time().startsWith("lip");
+            return new Made.Slide(centsTo(from.target()), times.of(name), isLip ? Optional.empty() : drawn());
         });
+    }
+
+    /** While a finger draws off, it lies half upon the hole that it opens. */
+    private Optional<Held> drawn() {
+        return spot.openHole().map(hole -> new Held(spot.held.fingering().with(hole, Hole.HALF), spot.held.breath()));
     }
 
     /** From the note to a target, in cents; a slide of the finger is a whole step at the most, into G a semitone. */
@@ -357,9 +363,17 @@ final class HoleMaking {
         return to.map(glide -> landing.with(glide).with(shaded())).orElse(landing);
     }
 
-    /** While the pitch glides, the finger of the tap lies half upon its hole. */
+    /** While the pitch glides, the fingers that go on to the next note, or else that of the tap, lie half upon their holes. */
     private Held shaded() {
         Fingering fingering = spot.held.fingering();
+        boolean goesOn = spot.figure.uses(Target.Kind.NEXT) && spot.after.isPresent();
+        if (goesOn) {
+            Fingering half = fingering;
+            for (int hole = 1; hole <= fingering.holes().size(); hole++) {
+                half = fingering.at(hole) == spot.after.get().fingering().at(hole) ? half : half.with(hole, Hole.HALF);
+            }
+            return new Held(half, spot.held.breath());
+        }
         return spot.tapHole()
                 .or(spot::openHole)
                 .map(hole -> new Held(fingering.with(hole, Hole.HALF), spot.held.breath()))

@@ -67,8 +67,8 @@ public record Made(boolean borrows, List<Slot> slots) {
         }
     }
 
-    /** The pitch comes from so many cents off within so many milliseconds. */
-    public record Slide(int fromCents, Fraction millis) {}
+    /** The pitch comes from so many cents off within so many milliseconds; held so meanwhile, or as the note where the breath or the lip does it. */
+    public record Slide(int fromCents, Fraction millis, Optional<Held> held) {}
 
     public Made {
         slots = List.copyOf(slots);

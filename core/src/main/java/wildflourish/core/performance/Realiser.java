@@ -296,7 +296,8 @@ public final class Realiser {
             Fraction length = end.minus(start);
             Fraction most = length.minus(times.floor()).max(length.times(Fraction.of(2, 3)));
             now = start.plus(slide.millis().min(most));
-            add(start, now, frame.cue(role), landing.with(Glide.of(slide.fromCents(), 0)));
+            Sound sliding = landing.with(Glide.of(slide.fromCents(), 0));
+            add(start, now, frame.cue(role), slide.held().map(sliding::with).orElse(sliding));
             landing = landing.with(Begin.HELD);
         }
         add(now, end, frame.cue(role), landing);

@@ -64,6 +64,9 @@ class OrnamentSoundTest {
                 .findFirst()
                 .orElseThrow();
         assertThat(slide.lengthMillis()).isEqualTo(Fraction.of(100));
+        assertThat(slide.held().orElseThrow().fingering())
+                .as("finger 5 draws off its hole from E to F♯")
+                .hasToString("XXXXhO");
         float[] samples = Synth.render(realisation, PURE);
         double length = slide.lengthMillis().toDouble();
         int measured = 0;

@@ -98,7 +98,7 @@ class FarCasesTest {
                 Sound landing = new Sound(sounds.get(part.landing().toString()), Optional.empty(), part.begin());
                 Optional<Made.Slide> slide = part.bend()
                         .from()
-                        .map(from -> new Made.Slide(100 * from.target().number(), times.of("slide")));
+                        .map(from -> new Made.Slide(100 * from.target().number(), times.of("slide"), Optional.empty()));
                 return new Made.Part(
                         part.share(), Fraction.ZERO, small, landing, slide, times.floor(), Optional.empty());
             }
