@@ -21,6 +21,7 @@ import wildflourish.core.engraving.Score;
 import wildflourish.core.fingering.FingeringPath;
 import wildflourish.core.fingering.HandLines;
 import wildflourish.core.form.Phrasing;
+import wildflourish.core.hand.Scene;
 import wildflourish.core.instrument.Family;
 import wildflourish.core.instrument.Instrument;
 import wildflourish.core.ornament.Ornament;
@@ -56,6 +57,7 @@ public class Budgets {
     private Tune demo;
     private Version demoVersion;
     private NoteId note;
+    private Scene plain;
     private String book;
 
     /** The material of all rows. */
@@ -72,6 +74,7 @@ public class Budgets {
                 .tune();
         demoVersion = Long64.version(demo);
         note = tune.bars().get(20).notes().get(0).id();
+        plain = Scene.of(tune, Version.plain("plain", version.playing()), Profile.usual());
         StringBuilder many = new StringBuilder();
         for (int i = 1; i <= 10_000; i++) {
             many.append("X:").append(i).append("\nT:Tune ").append(i).append("\nR:reel\nM:4/4\nL:1/8\nK:D\n");
@@ -85,17 +88,17 @@ public class Budgets {
     @Benchmark
     public Object placeRealiseCheckLayOut64Bars() {
         Version placed = version.with(tune, Spot.of(Placement.of(Ornament.of("cut"), Span.of(note))));
-        Realisation worked = Realiser.realise(tune, placed, Profile.usual());
-        List<Remark> remarks = Remark.of(tune, placed, Profile.usual());
-        List<Page> pages =
-                Engraver.engrave(new Score(tune, Optional.of(placed), Score.Shows.BENCH), Paper.endless(118));
+        Scene scene = Scene.of(tune, placed, Profile.usual());
+        Realisation worked = Realiser.realise(scene);
+        List<Remark> remarks = Remark.of(scene);
+        List<Page> pages = Engraver.engrave(Score.of(scene, Score.Shows.BENCH), Paper.endless(118));
         return List.of(worked.moments().size(), remarks.size(), pages.size());
     }
 
     /** What fits here, for one spot. */
     @Benchmark
     public WhatFits whatFitsAtOneSpot() {
-        return WhatFits.at(tune, note, version.playing(), Profile.usual());
+        return WhatFits.at(plain, note);
     }
 
     /** Engrave a tune of 16 bars with fingerings. */

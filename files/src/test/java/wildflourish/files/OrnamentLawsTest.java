@@ -11,7 +11,7 @@ import java.util.Optional;
 import java.util.Random;
 import java.util.Set;
 import org.junit.jupiter.api.Test;
-import wildflourish.core.hand.Attempt.Scene;
+import wildflourish.core.hand.Scene;
 import wildflourish.core.hand.Voice;
 import wildflourish.core.instrument.Instrument;
 import wildflourish.core.music.Fraction;
@@ -75,12 +75,7 @@ class OrnamentLawsTest {
                                 <= tune.notes().size();
                         if (isThere && (IS_LONG || random.nextInt(ONE_OF) == 0)) {
                             Optional<Fit> fit = WhatFits.verdict(
-                                    scene,
-                                    version,
-                                    each.note().id(),
-                                    each.count(),
-                                    new Stack(List.of(each.choice())),
-                                    profile);
+                                    scene, each.note().id(), each.count(), new Stack(List.of(each.choice())));
                             fit.ifPresent(verdict -> check.check(each, verdict));
                             asked++;
                         }

@@ -69,7 +69,7 @@ class WorkedNumbersTest {
         var facts = fit.facts();
         Placement placement = Placement.of(facts.situation().playing().schooled(facts.stack()), facts.span());
         Version version = facts.situation().version().with(facts.situation().tune(), Spot.of(placement));
-        Profile profile = facts.situation().profile();
+        Profile profile = facts.situation().scene().profile();
         Realisation realisation = Realiser.realise(facts.situation().tune(), version, profile);
         return MomentChecker.faults(realisation, new Stack(placement.stack().choices()), profile)
                 .isEmpty();

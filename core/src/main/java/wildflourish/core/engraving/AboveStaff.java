@@ -4,10 +4,10 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import wildflourish.core.form.Phrase;
+import wildflourish.core.hand.Attempt;
 import wildflourish.core.ornament.Figure;
 import wildflourish.core.tune.BarLine;
 import wildflourish.core.version.Placement;
-import wildflourish.core.version.Playing;
 import wildflourish.core.version.Spot;
 import wildflourish.core.version.Version;
 
@@ -105,10 +105,7 @@ final class AboveStaff {
 
     /** The figure of a placement for its length; empty where it has none. */
     private Optional<Figure> figureOf(Placement placement) {
-        Playing playing = line.score.version().orElseThrow().playing();
-        return playing.schooled(placement.stack())
-                .over(playing.instrument().family(), placement.span().length(line.tune))
-                .figure();
+        return line.score.scene().flatMap(scene -> scene.attempt(placement)).flatMap(Attempt::figure);
     }
 
     /** A placement for one time through says which, as in “2.”. */

@@ -8,13 +8,13 @@ import java.util.Optional;
 import java.util.Set;
 import wildflourish.core.hand.Attempt;
 import wildflourish.core.hand.Made;
+import wildflourish.core.hand.Scene;
 import wildflourish.core.hand.Voice;
 import wildflourish.core.instrument.Family;
 import wildflourish.core.line.Line;
 import wildflourish.core.line.Tone;
 import wildflourish.core.music.WrittenPitch;
 import wildflourish.core.ornament.Choice;
-import wildflourish.core.ornament.Profile;
 import wildflourish.core.ornament.Share;
 import wildflourish.core.tune.Bar;
 import wildflourish.core.tune.Graces;
@@ -44,14 +44,11 @@ public record Dressing(Tune tune, Set<NoteId> small) {
     }
 
     /** With what is played of a version, where each spot first stands. */
-    public static Dressing of(Tune tune, Version version) {
+    public static Dressing of(Scene scene) {
+        Version version = scene.version();
         if (version.spots().isEmpty() && version.layers().isEmpty()) {
-            return none(tune);
+            return none(scene.tune());
         }
-        return of(Attempt.Scene.of(tune, version, Profile.usual()), version);
-    }
-
-    private static Dressing of(Attempt.Scene scene, Version version) {
         Map<NoteId, List<WrittenPitch>> small = new HashMap<>();
         Map<NoteId, List<String>> marks = new HashMap<>();
         for (Spot spot : version.spots().values()) {
@@ -64,10 +61,7 @@ public record Dressing(Tune tune, Set<NoteId> small) {
     }
 
     private static void dress(
-            Attempt.Scene scene,
-            Placement placement,
-            Map<NoteId, List<WrittenPitch>> small,
-            Map<NoteId, List<String>> marks) {
+            Scene scene, Placement placement, Map<NoteId, List<WrittenPitch>> small, Map<NoteId, List<String>> marks) {
         List<Note> notes = placement.span().notes(scene.tune());
         boolean hasSmall = placement.stack().choices().stream()
                 .anyMatch(choice -> choice.ornament().look().sign().equals("small"));
@@ -83,27 +77,13 @@ public record Dressing(Tune tune, Set<NoteId> small) {
     }
 
     /** What the hand makes of a placement where it first stands; empty where it cannot make it. */
-    public static Optional<Made> madeOf(Attempt.Scene scene, Placement placement) {
-        return attemptOf(scene, placement)
+    public static Optional<Made> madeOf(Scene scene, Placement placement) {
+        return scene.attempt(placement)
                 .filter(attempt -> attempt.hitches().isEmpty())
                 .flatMap(Attempt::made);
     }
 
-    /** A placement tried where it first stands; empty on rests and on notes the instrument lacks. */
-    public static Optional<Attempt> attemptOf(Attempt.Scene scene, Placement placement) {
-        Optional<Integer> at = scene.line().indexOf(placement.span().first());
-        if (at.isEmpty()) {
-            return Optional.empty();
-        }
-        int count = scene.line().countOf(at.get(), placement);
-        boolean canSound = scene.line().tones().subList(at.get(), at.get() + count).stream()
-                .allMatch(tone -> !tone.isRest()
-                        && scene.playing().instrument().has(tone.note().melody()));
-        return canSound ? Optional.of(Attempt.of(scene, at.get(), count, placement.stack())) : Optional.empty();
-    }
-
-    private static void mark(
-            Attempt.Scene scene, Note note, String name, Choice choice, Map<NoteId, List<String>> marks) {
+    private static void mark(Scene scene, Note note, String name, Choice choice, Map<NoteId, List<String>> marks) {
         String mark = name.equals("mordent")
                 ? scene.playing().schoolOf(choice).equals("upper") ? "uppermordent" : "lowermordent"
                 : name;
@@ -118,8 +98,7 @@ public record Dressing(Tune tune, Set<NoteId> small) {
     }
 
     /** Small notes before each note of the span on which a part falls; a part that is itself too short to be a note joins them. */
-    private static void smallNotes(
-            Attempt.Scene scene, List<Note> notes, Made made, Map<NoteId, List<WrittenPitch>> small) {
+    private static void smallNotes(Scene scene, List<Note> notes, Made made, Map<NoteId, List<WrittenPitch>> small) {
         List<Made.Part> parts = made.parts();
         boolean isNoteByNote = notes.size() > 1 && parts.size() == notes.size();
         for (int i = 0; i < parts.size(); i++) {
@@ -142,7 +121,7 @@ public record Dressing(Tune tune, Set<NoteId> small) {
     }
 
     /** How a small note is written: a cut by custom as the note of its finger, in the key. */
-    private static List<WrittenPitch> pitches(Attempt.Scene scene, Made.Small small, Note note) {
+    private static List<WrittenPitch> pitches(Scene scene, Made.Small small, Note note) {
         int bar = scene.tune().placeOf(note.id()).bar();
         boolean isCustom =
                 small.role() == Made.Role.CUT || scene.playing().instrument().family() == Family.NINE_NOTE_PIPES;

@@ -52,10 +52,12 @@ public final class Engraver {
     private Engraver(Score score, Paper paper, Optional<Phrase> only, Below below) {
         this.only = only;
         this.below = below;
-        Dressing dressing = score.shows().signs() && score.version().isPresent()
-                ? Dressing.of(score.tune(), score.version().get())
-                : Dressing.none(score.tune());
-        this.score = score.with(dressing.tune());
+        Score staged = score.staged();
+        Dressing dressing = staged.scene()
+                .filter(scene -> staged.shows().signs())
+                .map(Dressing::of)
+                .orElse(Dressing.none(score.tune()));
+        this.score = staged.with(dressing.tune());
         this.paper = paper;
         this.setting = Setting.of(this.score, dressing.small());
         this.y = paper.margin();
@@ -103,8 +105,8 @@ public final class Engraver {
         if (score.shows().signs() && score.version().isPresent()) {
             place(sentences(score.version().get()), BETWEEN_SYSTEMS);
         }
-        if (score.shows().keyToSigns() && score.version().isPresent()) {
-            place(KeyToSigns.block(score.tune(), score.version().get(), width()), BETWEEN_SYSTEMS + 1);
+        if (score.shows().keyToSigns() && score.scene().isPresent()) {
+            place(KeyToSigns.block(score.scene().get(), width()), BETWEEN_SYSTEMS + 1);
         }
         below.blocks().forEach(block -> place(block, BETWEEN_SYSTEMS));
         finishPage();

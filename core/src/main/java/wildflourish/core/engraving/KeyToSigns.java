@@ -8,7 +8,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import wildflourish.core.hand.Attempt;
-import wildflourish.core.ornament.Profile;
+import wildflourish.core.hand.Scene;
 import wildflourish.core.performance.Realiser;
 import wildflourish.core.tune.Note;
 import wildflourish.core.tune.Tune;
@@ -37,12 +37,13 @@ public final class KeyToSigns {
         }
     }
 
-    public static List<Entry> of(Tune tune, Version version) {
-        Attempt.Scene scene = Attempt.Scene.of(tune, version, Profile.usual());
+    public static List<Entry> of(Scene scene) {
+        Tune tune = scene.tune();
+        Version version = scene.version();
         Map<String, Entry> entries = new LinkedHashMap<>();
         for (Note note : tune.notes()) {
             for (Placement option : version.at(note.id()).map(Spot::options).orElse(List.of())) {
-                Optional<Attempt> attempt = Dressing.attemptOf(scene, option);
+                Optional<Attempt> attempt = scene.attempt(option);
                 if (attempt.isEmpty() || attempt.get().figure().isEmpty()) {
                     continue;
                 }
@@ -61,7 +62,7 @@ public final class KeyToSigns {
     }
 
     /** The letter of the note and its movements in order; empty where the ornament cannot be played. */
-    private static Optional<String> gestureWords(Attempt.Scene scene, Placement placement, Note note) {
+    private static Optional<String> gestureWords(Scene scene, Placement placement, Note note) {
         List<String> words = new ArrayList<>();
         for (GesturePicture.Step step : GesturePicture.stepsOf(Realiser.alone(scene, placement))) {
             words.add(Words.gesture(step.role(), step.finger()));
@@ -70,9 +71,9 @@ public final class KeyToSigns {
     }
 
     /** The key as a block of a page: signs, names, and the words wrapped to the width. */
-    static Sketch block(Tune tune, Version version, double width) {
+    static Sketch block(Scene scene, double width) {
         Sketch sketch = new Sketch();
-        List<Entry> entries = of(tune, version);
+        List<Entry> entries = of(scene);
         if (entries.isEmpty()) {
             return sketch;
         }

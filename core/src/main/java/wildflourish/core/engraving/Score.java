@@ -1,7 +1,9 @@
 package wildflourish.core.engraving;
 
 import java.util.Optional;
+import wildflourish.core.hand.Scene;
 import wildflourish.core.instrument.Instrument;
+import wildflourish.core.ornament.Profile;
 import wildflourish.core.tune.Tune;
 import wildflourish.core.version.Version;
 
@@ -10,11 +12,30 @@ import wildflourish.core.version.Version;
  *
  * @param version whose placements are drawn as signs and whose instrument's fingerings stand below; without one the plain notes are drawn
  * @param shows what goes with the notes
+ * @param scene the version as it is played
  */
-public record Score(Tune tune, Optional<Version> version, Shows shows) {
+public record Score(Tune tune, Optional<Version> version, Shows shows, Optional<Scene> scene) {
+    /** With a scene that is made when the score is laid out. */
+    public Score(Tune tune, Optional<Version> version, Shows shows) {
+        this(tune, version, shows, Optional.empty());
+    }
+
+    /** Of a version whose scene stands already. */
+    public static Score of(Scene scene, Shows shows) {
+        return new Score(scene.tune(), Optional.of(scene.version()), shows, Optional.of(scene));
+    }
+
+    /** The same score with the version as it is played by anybody, where its ornaments are drawn. */
+    Score staged() {
+        boolean isStaged = scene.isPresent() || !shows.signs() || version.isEmpty();
+        return isStaged
+                ? this
+                : new Score(tune, version, shows, Optional.of(Scene.of(tune, version.get(), Profile.usual())));
+    }
+
     /** The same score of a tune with other marks. */
     Score with(Tune other) {
-        return new Score(other, version, shows);
+        return new Score(other, version, shows, scene);
     }
 
     /**

@@ -1,41 +1,35 @@
 package wildflourish.core.hand;
 
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.List;
 import java.util.Optional;
-import wildflourish.core.line.Line;
 import wildflourish.core.line.Tone;
 import wildflourish.core.music.Fraction;
 import wildflourish.core.music.Tempo;
 import wildflourish.core.ornament.Choice;
 import wildflourish.core.ornament.Figure;
 import wildflourish.core.ornament.Ornament;
-import wildflourish.core.ornament.Profile;
 import wildflourish.core.ornament.Refusal;
 import wildflourish.core.ornament.Share;
 import wildflourish.core.ornament.Stack;
-import wildflourish.core.ornament.Times;
-import wildflourish.core.tune.Tune;
-import wildflourish.core.tune.TuneType;
-import wildflourish.core.version.Playing;
-import wildflourish.core.version.Version;
 
 /**
  * A stack of ornaments tried on tones of a line: its figure, what the hand makes of it, and the times that must be there for it.
  *
  * @param figure empty where the stack has none for such a span
  * @param clash the two ornaments of which both want the same; empty where all go together
+ * @param hitches everything that the hand and the instrument have against it, time left aside; in the order in which it is told
  * @param made empty where the hand cannot make it
  * @param limits stretches of time that must last so long at least
- * @param hand what was asked to make it
  */
 public record Attempt(
         Occasion occasion,
         Optional<Figure> figure,
         Optional<List<Choice>> clash,
+        List<Refusal> hitches,
         Optional<Made> made,
-        List<Limit> limits,
-        Hand hand) {
+        List<Limit> limits) {
     /**
      * A stretch of time that must last so many milliseconds.
      *
@@ -52,68 +46,46 @@ public record Attempt(
         }
     }
 
-    /** Where things are tried: the line, how the hand holds its notes, on what and for whom. */
-    public record Scene(Tune tune, Line line, Ways ways, Playing playing, Times times, Hand hand) {
-        /** For a version, played by its instrument's own hand. */
-        public static Scene of(Tune tune, Version version, Profile profile) {
-            return of(
-                    tune,
-                    version,
-                    profile,
-                    Hand.of(version.playing().instrument().family()));
-        }
-
-        public static Scene of(Tune tune, Version version, Profile profile, Hand hand) {
-            return new Scene(
-                    tune, Line.of(tune, version), Ways.of(tune, version), version.playing(), profile.times(), hand);
-        }
-
-        Occasion occasion(int first, int count, Stack stack) {
-            List<Tone> tones = line.tones().subList(first, first + count);
-            TuneType type = tune.header().type();
-            Occasion.Setting setting = new Occasion.Setting(
-                    playing,
-                    times,
-                    tune.keyAt(tones.get(0).place().played().bar()),
-                    type.name().equals("slow air"),
-                    false);
-            return new Occasion(stack, tones, line.before(first), line.at(first + count), ways, setting);
-        }
-    }
-
     public Attempt {
+        hitches = List.copyOf(hitches);
         limits = List.copyOf(limits);
     }
 
     /** Tries a stack on so many tones from one on, none of them a rest or a note that the instrument lacks. */
-    public static Attempt of(Scene scene, int first, int count, Stack stack) {
+    static Attempt of(Scene scene, int first, int count, Stack stack) {
         Occasion occasion = scene.occasion(first, count, stack);
-        Stack schooled = scene.playing.schooled(stack);
-        Stack.Composed composed = schooled.over(scene.playing.instrument().family(), occasion.lengthWholeNotes());
+        Stack schooled = scene.playing().schooled(stack);
+        Stack.Composed composed = schooled.over(scene.playing().instrument().family(), occasion.lengthWholeNotes());
         if (composed.figure().isEmpty()) {
-            return new Attempt(occasion, composed.figure(), composed.clash(), Optional.empty(), List.of(), scene.hand);
+            List<Refusal> hitches = composed.clash().isPresent()
+                    ? List.of(Refusal.CLAIMED_TWICE)
+                    : orElse(unmade(occasion), Refusal.WRONG_LENGTH);
+            return new Attempt(occasion, Optional.empty(), composed.clash(), hitches, Optional.empty(), List.of());
         }
         Figure figure = onBeat(composed.figure().get(), occasion);
         Figure least = figure.unrolled(figure.shake().least());
-        Optional<Made> made = scene.hand.make(occasion, least);
-        if (made.isPresent() && !figure.shake().isNone()) {
-            int rounds = rounds(figure, made.get(), occasion);
-            least = figure.unrolled(rounds);
-            made = scene.hand.make(occasion, least);
+        Hand.Grip grip = scene.hand().grip(occasion, least);
+        Optional<Made> shortest = grip.make();
+        if (shortest.isEmpty() || figure.shake().isNone()) {
+            List<Limit> limits =
+                    shortest.isEmpty() ? List.of() : limits(scene, first, occasion, least, grip, shortest.get());
+            return new Attempt(
+                    occasion, Optional.of(least), Optional.empty(), hitches(occasion, grip), shortest, limits);
         }
-        List<Limit> limits = made.isEmpty() ? List.of() : limits(scene, first, occasion, figure, made.get());
-        return new Attempt(occasion, Optional.of(least), Optional.empty(), made, limits, scene.hand);
+        List<Limit> limits = limits(scene, first, occasion, least, grip, shortest.get());
+        Figure full = figure.unrolled(rounds(figure, shortest.get(), occasion));
+        Hand.Grip fullGrip = scene.hand().grip(occasion, full);
+        return new Attempt(
+                occasion, Optional.of(full), Optional.empty(), hitches(occasion, fullGrip), fullGrip.make(), limits);
     }
 
     /** Whether so many tones are such as a stack stands for, and of a length it has a figure for. */
     public static boolean suits(Scene scene, int first, int count, Stack stack) {
         Occasion occasion = scene.occasion(first, count, stack);
-        return scene.playing
-                        .schooled(stack)
-                        .over(scene.playing.instrument().family(), occasion.lengthWholeNotes())
-                        .figure()
-                        .isPresent()
-                && Forms.suit(occasion);
+        boolean hasFigure = scene.playing()
+                .schooled(stack)
+                .hasFigures(scene.playing().instrument().family(), occasion.lengthWholeNotes());
+        return hasFigure && Forms.suit(occasion);
     }
 
     /** With nothing before it to borrow from, a figure begins on the beat. */
@@ -137,27 +109,22 @@ public record Attempt(
         return figure.shake().least() + (int) Math.min(more, 200);
     }
 
-    private static List<Limit> limits(Scene scene, int first, Occasion occasion, Figure figure, Made made) {
-        List<Limit> limits = new ArrayList<>();
+    private static List<Limit> limits(
+            Scene scene, int first, Occasion occasion, Figure least, Hand.Grip grip, Made shortest) {
         Fraction span = occasion.lengthWholeNotes();
-        Made shortest = figure.shake().isNone()
-                ? made
-                : scene.hand
-                        .make(occasion, figure.unrolled(figure.shake().least()))
-                        .orElse(made);
-        if (figure.isSilentFirst() && figure.opening() == Figure.Opening.BEFORE) {
-            limits.addAll(breath(scene, occasion, span));
-            return limits;
+        if (least.isSilentFirst() && least.opening() == Figure.Opening.BEFORE) {
+            return breath(scene, occasion, span);
         }
+        List<Limit> limits = new ArrayList<>();
         boolean isWaved =
-                figure.parts().stream().anyMatch(part -> part.bend().wave().isPresent());
-        Optional<Refusal> wait = scene.hand.waits(occasion, figure);
+                least.parts().stream().anyMatch(part -> part.bend().wave().isPresent());
+        Optional<Refusal> wait = grip.waits();
         Refusal slow = isWaved ? Refusal.TOO_SHORT_TO_WAVE : Refusal.TOO_FAST;
         Fraction need = Timing.needMillis(shortest);
         if (wait.isPresent()) {
-            Figure unrolled = figure.unrolled(figure.shake().least());
-            Fraction atOnce = scene.hand
-                    .make(occasion.atOnce(), unrolled)
+            Fraction atOnce = scene.hand()
+                    .grip(occasion.atOnce(), least)
+                    .make()
                     .map(Timing::needMillis)
                     .orElse(need);
             limits.add(new Limit(span, atOnce, slow));
@@ -165,29 +132,29 @@ public record Attempt(
         } else {
             limits.add(new Limit(span, need, slow));
         }
-        if (made.borrows() && occasion.before().isPresent()) {
-            limits.addAll(lending(scene, first, occasion.before().get(), made.leadMillis()));
+        if (shortest.borrows() && occasion.before().isPresent()) {
+            limits.addAll(lending(scene, first, occasion.before().get(), shortest.leadMillis()));
         }
         return limits;
     }
 
     /** A note left out and half of the one before it are the breath; the one before keeps a floor. */
     private static List<Limit> breath(Scene scene, Occasion occasion, Fraction span) {
-        Fraction breath = scene.times.of("breath");
+        Fraction breath = scene.times().of("breath");
         if (occasion.before().isEmpty()) {
             return List.of(new Limit(span, breath, Refusal.TOO_FAST));
         }
         Fraction before = occasion.before().get().length();
         return List.of(
                 new Limit(span.plus(before.dividedBy(2)), breath, Refusal.TOO_FAST),
-                new Limit(span.plus(before), breath.plus(scene.times.floor()), Refusal.TOO_FAST));
+                new Limit(span.plus(before), breath.plus(scene.times().floor()), Refusal.TOO_FAST));
     }
 
     /** The note before lends at most half of itself, and keeps what its own figure needs. */
     private static List<Limit> lending(Scene scene, int first, Tone before, Fraction lead) {
         List<Limit> limits = new ArrayList<>();
         limits.add(new Limit(before.length(), lead.times(2), Refusal.CANNOT_LEND));
-        limits.add(new Limit(before.length(), lead.plus(scene.times.floor()), Refusal.CANNOT_LEND));
+        limits.add(new Limit(before.length(), lead.plus(scene.times().floor()), Refusal.CANNOT_LEND));
         ownFigure(scene, first)
                 .ifPresent(own -> own.made()
                         .ifPresent(made -> limits.add(new Limit(
@@ -200,39 +167,41 @@ public record Attempt(
     /** What is placed on the tones right before one. */
     private static Optional<Attempt> ownFigure(Scene scene, int tone) {
         for (int i = tone - 1; i >= Math.max(0, tone - 8); i--) {
-            Tone earlier = scene.line.tones().get(i);
+            Tone earlier = scene.line().tones().get(i);
             if (earlier.placed().isPresent()) {
-                int count = scene.line.countOf(i, earlier.placed().get());
-                return i + count == tone
-                        ? Optional.of(of(scene, i, count, earlier.placed().get().stack()))
-                        : Optional.empty();
+                int count = scene.line().countOf(i, earlier.placed().get());
+                return i + count == tone ? scene.placed(i) : Optional.empty();
             }
         }
         return Optional.empty();
     }
 
-    /** Everything that the hand and the instrument have against it, time left aside; in the order in which it is told. */
-    public List<Refusal> hitches() {
-        if (clash.isPresent()) {
-            return List.of(Refusal.CLAIMED_TWICE);
-        }
-        List<Refusal> unmade = unmade();
+    private static List<Refusal> hitches(Occasion occasion, Hand.Grip grip) {
+        List<Refusal> unmade = unmade(occasion);
         if (!unmade.isEmpty()) {
             return unmade;
         }
-        if (figure.isEmpty() || !Forms.suit(occasion)) {
-            return List.of(figure.isEmpty() ? Refusal.WRONG_LENGTH : Refusal.WRONG_NOTES);
+        if (!Forms.suit(occasion)) {
+            return List.of(Refusal.WRONG_NOTES);
         }
-        List<Refusal> asked = occasion.stack().choices().stream()
-                .flatMap(choice -> choice.ornament().speech().refusals().stream())
-                .distinct()
-                .sorted()
-                .toList();
-        return asked.isEmpty() ? List.of() : hand.hitches(asked, occasion, figure.get());
+        List<Refusal> asked = new ArrayList<>();
+        for (Choice choice : occasion.stack().choices()) {
+            for (Refusal refusal : choice.ornament().speech().refusals()) {
+                if (!asked.contains(refusal)) {
+                    asked.add(refusal);
+                }
+            }
+        }
+        Collections.sort(asked);
+        return asked.isEmpty() ? List.of() : grip.hitches(asked);
+    }
+
+    private static List<Refusal> orElse(List<Refusal> refusals, Refusal other) {
+        return refusals.isEmpty() ? List.of(other) : refusals;
     }
 
     /** Why an instrument does not make an ornament of the stack at all. */
-    private List<Refusal> unmade() {
+    private static List<Refusal> unmade(Occasion occasion) {
         for (Choice choice : occasion.stack().choices()) {
             List<Refusal> own = choice.ornament().speech().refusals();
             Optional<Ornament.Maker> maker = choice.ornament().makers().stream()

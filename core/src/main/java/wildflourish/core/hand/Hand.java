@@ -8,38 +8,44 @@ import wildflourish.core.ornament.Refusal;
 
 /** What makes figures on one kind of instrument. A hitch is why one cannot be made; the same is told when it does not fit. */
 public interface Hand {
-    /** Those of the refusals asked that hold, of all that only the hand can tell; in the order asked. */
-    List<Refusal> hitches(List<Refusal> asked, Occasion occasion, Figure figure);
+    /** The hand set for a figure on its notes. */
+    Grip grip(Occasion occasion, Figure figure);
 
-    /** The figure as this hand makes it; empty where it cannot make it at all. */
-    Optional<Made> make(Occasion occasion, Figure figure);
+    /** A hand set for one figure. */
+    interface Grip {
+        /** Those of the refusals asked that hold, of all that only the hand can tell; in the order asked. */
+        List<Refusal> hitches(List<Refusal> asked);
 
-    /** Why the figure must wait for a finger that has just moved; empty where none must. */
-    Optional<Refusal> waits(Occasion occasion, Figure figure);
+        /** The figure as this hand makes it; empty where it cannot make it at all. */
+        Optional<Made> make();
+
+        /** Why the figure must wait for a finger that has just moved; empty where none must. */
+        Optional<Refusal> waits();
+    }
 
     /** The hand for a family of instruments; one that makes nothing where no ornaments are known yet. */
     static Hand of(Family family) {
-        return family.isWind() ? HoleHand.INSTANCE : None.INSTANCE;
+        return family.isWind() ? HoleGrip::new : (occasion, figure) -> NoGrip.INSTANCE;
     }
 
     /** Makes nothing. */
-    enum None implements Hand {
+    enum NoGrip implements Grip {
         INSTANCE;
 
         @Override
-        public List<Refusal> hitches(List<Refusal> asked, Occasion occasion, Figure figure) {
+        public List<Refusal> hitches(List<Refusal> asked) {
             return asked.stream()
                     .filter(refusal -> refusal == Refusal.NOT_FOR_THIS_INSTRUMENT)
                     .toList();
         }
 
         @Override
-        public Optional<Made> make(Occasion occasion, Figure figure) {
+        public Optional<Made> make() {
             return Optional.empty();
         }
 
         @Override
-        public Optional<Refusal> waits(Occasion occasion, Figure figure) {
+        public Optional<Refusal> waits() {
             return Optional.empty();
         }
     }

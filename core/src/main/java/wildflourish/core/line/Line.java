@@ -110,6 +110,43 @@ public record Line(List<Tone> tones, List<BarStart> bars, Map<NoteId, List<Integ
         return places.getOrDefault(note, List.of()).stream().findFirst();
     }
 
+    /**
+     * An earlier tone of the same written note with the same tones around it, so many before and, with itself, so many from it on: another time through that
+     * differs in nothing there. Empty where there is none.
+     */
+    public Optional<Integer> earlierLike(int tone, int before, int from) {
+        for (int earlier : places.getOrDefault(tones.get(tone).note().id(), List.of())) {
+            if (earlier >= tone) {
+                break;
+            }
+            boolean isLike = true;
+            for (int i = -before; i < from && isLike; i++) {
+                isLike = areLike(earlier + i, tone + i);
+            }
+            if (isLike) {
+                return Optional.of(earlier);
+            }
+        }
+        return Optional.empty();
+    }
+
+    /** The same in everything but time and place; or nothing at both. */
+    private boolean areLike(int one, int other) {
+        boolean isNoOne = one < 0 || one >= tones.size();
+        boolean isNoOther = other < 0 || other >= tones.size();
+        if (isNoOne || isNoOther) {
+            return isNoOne && isNoOther;
+        }
+        Tone a = tones.get(one);
+        Tone b = tones.get(other);
+        return a.note().id().equals(b.note().id())
+                && a.index() == b.index()
+                && a.touch() == b.touch()
+                && a.isRest() == b.isRest()
+                && a.length().equals(b.length())
+                && a.placed().equals(b.placed());
+    }
+
     /** Everywhere a written note stands among the tones, with the tones around it told apart: each surrounding once. */
     public List<Integer> playings(NoteId note) {
         List<Integer> all = new ArrayList<>();

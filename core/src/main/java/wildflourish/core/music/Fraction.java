@@ -111,7 +111,14 @@ public final class Fraction implements Comparable<Fraction> {
         long scale = other.denominator / divisor;
         long left = Math.multiplyExact(numerator, scale);
         long right = Math.multiplyExact(other.numerator, denominator / divisor);
-        return reduced(Math.addExact(left, right), Math.multiplyExact(denominator, scale));
+        long sum = Math.addExact(left, right);
+        if (sum == 0) {
+            return ZERO;
+        }
+        // Both are reduced, so only what their denominators share can be left over in the sum (Knuth, The Art of
+        // Computer Programming 2, 4.5.1).
+        long rest = divisor == 1 ? 1 : gcd(Math.abs(sum), divisor);
+        return new Fraction(sum / rest, Math.multiplyExact(denominator / rest, scale));
     }
 
     public Fraction minus(Fraction other) {

@@ -96,6 +96,14 @@ public record Stack(List<Choice> choices) {
      */
     public record Composed(Optional<Figure> figure, Optional<List<Choice>> clash) {}
 
+    /** Whether each of its ornaments has a figure for such a span by itself. */
+    public boolean hasFigures(Family family, Fraction length) {
+        return choices.stream()
+                .allMatch(choice -> choice.ornament()
+                        .figureFor(family, schoolOf(choice, family), length)
+                        .isPresent());
+    }
+
     /** The figures of all choices as one. */
     public Composed over(Family family, Fraction length) {
         Optional<List<Choice>> clash = clash();

@@ -9,6 +9,7 @@ import wildflourish.core.hand.Glide;
 import wildflourish.core.hand.Hand;
 import wildflourish.core.hand.Held;
 import wildflourish.core.hand.Made;
+import wildflourish.core.hand.Scene;
 import wildflourish.core.hand.Sound;
 import wildflourish.core.hand.Timing;
 import wildflourish.core.hand.Voice;
@@ -43,7 +44,7 @@ public final class Realiser {
     private final Times times;
     private final Line line;
     private final Ways ways;
-    private final Attempt.Scene scene;
+    private final Scene scene;
     private final Optional<HandLines> lines;
     private final List<Moment> moments = new ArrayList<>();
     private final List<Realisation.Figured> figures = new ArrayList<>();
@@ -51,9 +52,13 @@ public final class Realiser {
     private final List<Optional<Ready>> ready = new ArrayList<>();
 
     /** An ornament that can be played here, and how many tones it takes. */
-    private record Ready(Placement placement, Made made, int count) {}
+    private record Ready(Placement placement, Made made, int count, Fraction leadMillis) {
+        Ready(Placement placement, Made made, int count) {
+            this(placement, made, count, made.leadMillis());
+        }
+    }
 
-    private Realiser(Attempt.Scene scene, Optional<HandLines> lines) {
+    private Realiser(Scene scene, Optional<HandLines> lines) {
         this.scene = scene;
         this.line = scene.line();
         this.ways = scene.ways();
@@ -84,14 +89,19 @@ public final class Realiser {
     /** With another hand than the instrument's own. */
     public static Realisation realise(Tune tune, Version version, Profile profile, Tempo tempo, Hand hand) {
         Version played = version.withPlaying(version.playing().withTempo(tempo));
-        return new Realiser(Attempt.Scene.of(tune, played, profile, hand), Hands.lines(tune, version)).run();
+        return realise(Scene.of(tune, played, profile, hand));
+    }
+
+    /** A version in its scene, at its own tempo. */
+    public static Realisation realise(Scene scene) {
+        return new Realiser(scene, Hands.lines(scene.tune(), scene.version())).run();
     }
 
     /**
      * One placement by itself, where it first stands in its tune, at the version's tempo; times count from its own beginning. Empty where the hand cannot
      * make it.
      */
-    public static List<Moment> alone(Attempt.Scene scene, Placement placement) {
+    public static List<Moment> alone(Scene scene, Placement placement) {
         Realiser realiser = new Realiser(scene, Optional.empty());
         Optional<Integer> at = scene.line().indexOf(placement.span().first());
         Optional<Ready> made = at.flatMap(tone -> realiser.ready(tone, placement));
@@ -100,7 +110,7 @@ public final class Realiser {
         }
         Tone first = scene.line().tones().get(at.orElseThrow());
         realiser.play(made.get(), at.get(), realiser.endOf(at.get(), made.get().count, Fraction.ZERO));
-        Fraction start = realiser.millisOf(first.start()).minus(made.get().made.leadMillis());
+        Fraction start = realiser.millisOf(first.start()).minus(made.get().leadMillis);
         return realiser.moments.stream()
                 .map(moment -> new Moment(
                         moment.startMillis().minus(start),
@@ -160,24 +170,20 @@ public final class Realiser {
             return Fraction.ZERO;
         }
         Fraction before = millisOf(line.tones().get(tone - 1).length());
-        return ready.get(tone).get().made.leadMillis().min(before.times(HALF));
+        return ready.get(tone).get().leadMillis.min(before.times(HALF));
     }
 
     /** Empty where it cannot be made: a rest, a note the instrument lacks, no finger for it, something the hand refuses. */
     private Optional<Ready> ready(int tone, Placement placement) {
         int count = line.countOf(tone, placement);
-        for (Tone each : line.tones().subList(tone, tone + count)) {
-            boolean isSilent = each.isRest() || !instrument.has(each.note().melody());
-            if (isSilent || !each.note().marks().graces().isEmpty()) {
-                return Optional.empty();
-            }
-        }
-        if (line.tones().get(tone).touch() == Tone.Touch.TIED) {
+        boolean hasSmallNotes = line.tones().subList(tone, tone + count).stream()
+                .anyMatch(each -> !each.note().marks().graces().isEmpty());
+        if (hasSmallNotes || line.tones().get(tone).touch() == Tone.Touch.TIED) {
             return Optional.empty();
         }
-        Attempt attempt = Attempt.of(scene, tone, count, placement.stack());
-        return attempt.made()
-                .filter(made -> attempt.hitches().isEmpty())
+        Optional<Attempt> attempt = scene.attempt(tone, count, placement.stack());
+        return attempt.filter(each -> each.hitches().isEmpty())
+                .flatMap(Attempt::made)
                 .map(made -> new Ready(placement, made, count));
     }
 
@@ -190,7 +196,7 @@ public final class Realiser {
                 millisOf(line.tones().get(tone + figure.count - 1).end()).minus(start);
         List<Fraction> lengths = Timing.lengths(figure.made, span);
         List<Made.Part> parts = figure.made.parts();
-        Fraction lead = ready.isEmpty() ? figure.made.leadMillis() : leadOf(tone);
+        Fraction lead = ready.isEmpty() ? figure.leadMillis : leadOf(tone);
         figures.add(new Realisation.Figured(
                 first.place().playedBar(),
                 figure.placement,

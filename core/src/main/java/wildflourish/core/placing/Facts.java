@@ -22,17 +22,10 @@ public record Facts(Situation situation, Stack stack, int count, Optional<Attemp
     /** Tried where there is a note, within its bar. */
     static Facts of(Situation situation, Stack stack, int count) {
         Facts bare = new Facts(situation, stack, count, Optional.empty());
-        boolean canBeTried = bare.tones().size() == count
-                && bare.tones().stream()
-                        .allMatch(tone -> !tone.isRest()
-                                && situation.instrument().has(tone.note().melody()));
-        return canBeTried
-                ? new Facts(
-                        situation,
-                        stack,
-                        count,
-                        Optional.of(Attempt.of(situation.scene(), situation.tone(), count, stack)))
-                : bare;
+        boolean isWhole = bare.tones().size() == count;
+        Optional<Attempt> attempt =
+                isWhole ? situation.scene().attempt(situation.tone(), count, stack) : Optional.empty();
+        return new Facts(situation, stack, count, attempt);
     }
 
     public Ornament ornament() {

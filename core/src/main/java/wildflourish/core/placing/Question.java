@@ -4,7 +4,7 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
-import wildflourish.core.hand.Attempt.Scene;
+import wildflourish.core.hand.Scene;
 import wildflourish.core.instrument.ChartRow;
 import wildflourish.core.instrument.Instrument;
 import wildflourish.core.instrument.School;
@@ -130,13 +130,13 @@ public record Question(Tune tune, Version version, Profile profile, List<String>
     }
 
     private Verdict about(Scene scene, NoteId at, Stack stack, int count) {
-        return WhatFits.verdict(scene, version, at, count, stack, profile)
+        return WhatFits.verdict(scene, at, count, stack)
                 .map(Verdict::of)
                 .orElseThrow(() -> new IllegalArgumentException("repeats never reach note " + note));
     }
 
     private Verdict plain(Scene scene, NoteId at) {
-        List<Refusal> refusals = WhatFits.isUnparted(scene, version, at, profile)
+        List<Refusal> refusals = WhatFits.isUnparted(scene, at)
                 ? List.of(Refusal.UNPARTED)
                 : version.playing().instrument().has(tune.note(at).melody())
                         ? List.of()
@@ -158,7 +158,7 @@ public record Question(Tune tune, Version version, Profile profile, List<String>
             return List.of(about(id, 1));
         }
         Stack stack = new Stack(List.of(choice(Ornament.of(id))));
-        return WhatFits.spans(scene(), version, sounding(tune, note).id(), stack, profile).stream()
+        return WhatFits.spans(scene(), sounding(tune, note).id(), stack).stream()
                 .map(Verdict::of)
                 .toList();
     }
@@ -174,9 +174,7 @@ public record Question(Tune tune, Version version, Profile profile, List<String>
             if (count.isPresent()) {
                 verdicts.add(about(scene, at, stack, count.get()));
             } else {
-                WhatFits.spans(scene, version, at, stack, profile).stream()
-                        .map(Verdict::of)
-                        .forEach(verdicts::add);
+                WhatFits.spans(scene, at, stack).stream().map(Verdict::of).forEach(verdicts::add);
             }
         }
         Layer.Rule.all().forEach(rule -> verdicts.add(about(rule)));

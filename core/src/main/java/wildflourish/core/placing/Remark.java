@@ -5,7 +5,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
-import wildflourish.core.hand.Attempt.Scene;
+import wildflourish.core.hand.Scene;
 import wildflourish.core.ornament.Profile;
 import wildflourish.core.tune.Note;
 import wildflourish.core.tune.NoteId;
@@ -36,7 +36,13 @@ public sealed interface Remark permits Remark.MissingNote, Remark.Unfit, Remark.
 
     /** Everything there is to say about a version, in the order of the tune. */
     static List<Remark> of(Tune tune, Version version, Profile profile) {
-        Scene scene = Scene.of(tune, version, profile);
+        return of(Scene.of(tune, version, profile));
+    }
+
+    /** Everything there is to say about a version in its scene, in the order of the tune. */
+    static List<Remark> of(Scene scene) {
+        Tune tune = scene.tune();
+        Version version = scene.version();
         List<Remark> remarks = new ArrayList<>();
         Set<NoteId> dressed = dressed(tune, version);
         for (Note note : tune.notes()) {
@@ -45,14 +51,13 @@ public sealed interface Remark permits Remark.MissingNote, Remark.Unfit, Remark.
             }
             List<Placement> options = version.at(note.id()).map(Spot::options).orElse(List.of());
             for (Placement option : options) {
-                WhatFits.refusal(scene, version, option, profile)
-                        .ifPresent(verdict -> remarks.add(new Unfit(note.id(), verdict)));
+                WhatFits.refusal(scene, option).ifPresent(verdict -> remarks.add(new Unfit(note.id(), verdict)));
             }
-            if (!dressed.contains(note.id()) && WhatFits.isUnparted(scene, version, note.id(), profile)) {
+            if (!dressed.contains(note.id()) && WhatFits.isUnparted(scene, note.id())) {
                 remarks.add(new Unparted(note.id()));
             }
         }
-        remarks.addAll(breathless(scene, version));
+        remarks.addAll(breathless(scene));
         return List.copyOf(remarks);
     }
 
@@ -66,7 +71,8 @@ public sealed interface Remark permits Remark.MissingNote, Remark.Unfit, Remark.
     }
 
     /** The longest stretch, where it is longer than anybody's breath; a plain stage is left alone. */
-    private static List<Remark> breathless(Scene scene, Version version) {
+    private static List<Remark> breathless(Scene scene) {
+        Version version = scene.version();
         Optional<Breaths.Span> breath =
                 Breaths.of(version.playing().instrument().family());
         if (breath.isEmpty() || version.isPlain()) {

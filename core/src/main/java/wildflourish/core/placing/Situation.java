@@ -1,15 +1,14 @@
 package wildflourish.core.placing;
 
 import java.util.Optional;
-import wildflourish.core.hand.Attempt.Scene;
 import wildflourish.core.hand.Held;
+import wildflourish.core.hand.Scene;
 import wildflourish.core.instrument.ChartRow;
 import wildflourish.core.instrument.Gracing;
 import wildflourish.core.instrument.Instrument;
 import wildflourish.core.line.Tone;
 import wildflourish.core.music.Fraction;
 import wildflourish.core.music.Metre;
-import wildflourish.core.ornament.Profile;
 import wildflourish.core.tune.Note;
 import wildflourish.core.tune.NotePlace;
 import wildflourish.core.tune.Tune;
@@ -20,12 +19,16 @@ import wildflourish.core.version.Version;
  * A note of a tune in its surroundings, for an instrument, its schools, a student and a tempo.
  *
  * @param scene the line it stands in and the hand that plays it
- * @param version what else is placed
  * @param tone where it stands in the line; one of its playings
  */
-public record Situation(Scene scene, Version version, Profile profile, Note note, int tone) {
+public record Situation(Scene scene, Note note, int tone) {
     public Tune tune() {
         return scene.tune();
+    }
+
+    /** What is placed, here and elsewhere. */
+    public Version version() {
+        return scene.version();
     }
 
     public Playing playing() {

@@ -5,7 +5,7 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import wildflourish.core.hand.Attempt;
-import wildflourish.core.hand.Attempt.Scene;
+import wildflourish.core.hand.Scene;
 import wildflourish.core.instrument.Family;
 import wildflourish.core.line.Tone;
 import wildflourish.core.music.Fraction;
@@ -36,13 +36,13 @@ public record WhatFits(List<Fit> fitting, List<Fit> refused) {
     }
 
     public static WhatFits at(Tune tune, Version version, NoteId note, Profile profile) {
-        return at(Scene.of(tune, version, profile), version, note, profile);
+        return at(Scene.of(tune, version, profile), note);
     }
 
-    public static WhatFits at(Scene scene, Version version, NoteId note, Profile profile) {
+    public static WhatFits at(Scene scene, NoteId note) {
         List<Fit> fitting = new ArrayList<>();
         List<Fit> refused = new ArrayList<>();
-        List<Situation> situations = situations(scene, version, note, profile);
+        List<Situation> situations = situations(scene, note);
         if (situations.isEmpty()) {
             return new WhatFits(fitting, refused);
         }
@@ -61,10 +61,10 @@ public record WhatFits(List<Fit> fitting, List<Fit> refused) {
     }
 
     /** A note in every surrounding in which it is played; none for one that repeats never reach. */
-    private static List<Situation> situations(Scene scene, Version version, NoteId id, Profile profile) {
+    private static List<Situation> situations(Scene scene, NoteId id) {
         Note note = scene.tune().note(id);
         return scene.line().playings(id).stream()
-                .map(tone -> new Situation(scene, version, profile, note, tone))
+                .map(tone -> new Situation(scene, note, tone))
                 .toList();
     }
 
@@ -80,8 +80,8 @@ public record WhatFits(List<Fit> fitting, List<Fit> refused) {
     }
 
     /** The verdicts on a stack over every span that it may have from a note on. */
-    static List<Fit> spans(Scene scene, Version version, NoteId note, Stack stack, Profile profile) {
-        List<Situation> situations = situations(scene, version, note, profile);
+    static List<Fit> spans(Scene scene, NoteId note, Stack stack) {
+        List<Situation> situations = situations(scene, note);
         return situations.isEmpty() ? List.of() : over(situations, stack);
     }
 
@@ -118,23 +118,22 @@ public record WhatFits(List<Fit> fitting, List<Fit> refused) {
     }
 
     /** The verdict on a stack over so many notes from one on; empty for a note that is never played. */
-    public static Optional<Fit> verdict(
-            Scene scene, Version version, NoteId note, int count, Stack stack, Profile profile) {
-        List<Situation> situations = situations(scene, version, note, profile);
+    public static Optional<Fit> verdict(Scene scene, NoteId note, int count, Stack stack) {
+        List<Situation> situations = situations(scene, note);
         return situations.isEmpty() ? Optional.empty() : Optional.of(verdict(situations, stack, count));
     }
 
     /** The verdict on a placement, whether it fits or not; empty where it is never played. */
-    public static Optional<Fit> verdict(Scene scene, Version version, Placement placement, Profile profile) {
+    public static Optional<Fit> verdict(Scene scene, Placement placement) {
         int count = placement.span().notes(scene.tune()).size();
-        List<Situation> situations = situations(scene, version, placement, profile);
+        List<Situation> situations = situations(scene, placement);
         return situations.isEmpty() ? Optional.empty() : Optional.of(verdict(situations, placement.stack(), count));
     }
 
     /** The same where something refuses it, without asking what would speak for it; empty where it fits. */
-    static Optional<Fit> refusal(Scene scene, Version version, Placement placement, Profile profile) {
+    static Optional<Fit> refusal(Scene scene, Placement placement) {
         int count = placement.span().notes(scene.tune()).size();
-        return situations(scene, version, placement, profile).stream()
+        return situations(scene, placement).stream()
                 .map(situation -> Facts.of(situation, placement.stack(), count))
                 .map(facts -> new Fit(facts, Refusals.of(facts), List.of()))
                 .filter(fit -> !fit.fits())
@@ -142,8 +141,8 @@ public record WhatFits(List<Fit> fitting, List<Fit> refused) {
     }
 
     /** The surroundings in which a placement is played. */
-    private static List<Situation> situations(Scene scene, Version version, Placement placement, Profile profile) {
-        return situations(scene, version, placement.span().first(), profile).stream()
+    private static List<Situation> situations(Scene scene, Placement placement) {
+        return situations(scene, placement.span().first()).stream()
                 .filter(each -> placement
                         .passes()
                         .has(scene.line().tones().get(each.tone()).pass()))
@@ -151,9 +150,9 @@ public record WhatFits(List<Fit> fitting, List<Fit> refused) {
     }
 
     /** Whether a plain note must not stand as it is. */
-    public static boolean isUnparted(Scene scene, Version version, NoteId note, Profile profile) {
+    public static boolean isUnparted(Scene scene, NoteId note) {
         return scene.playing().instrument().family() == Family.NINE_NOTE_PIPES
-                && situations(scene, version, note, profile).stream().anyMatch(Refusals::isUnparted);
+                && situations(scene, note).stream().anyMatch(Refusals::isUnparted);
     }
 
     public Optional<Fit> best() {

@@ -16,8 +16,10 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import wildflourish.core.Melody;
 import wildflourish.core.RandomVersions;
+import wildflourish.core.hand.Scene;
 import wildflourish.core.instrument.Instrument;
 import wildflourish.core.ornament.Ornament;
+import wildflourish.core.ornament.Profile;
 import wildflourish.core.ornament.Stack;
 import wildflourish.core.tune.Note;
 import wildflourish.core.tune.NoteId;
@@ -422,13 +424,14 @@ class EngraverTest {
                 .with(tune, Spot.of(Placement.of(Ornament.of("short-roll"), Melody.span(0, 0))))
                 .with(tune, Spot.of(Placement.of(Ornament.of("cran"), Melody.span(1, 1))))
                 .with(tune, Spot.of(Placement.of(Ornament.of("long-roll"), Melody.span(3, 3))));
-        List<KeyToSigns.Entry> entries = KeyToSigns.of(tune, version);
+        List<KeyToSigns.Entry> entries = KeyToSigns.of(Scene.of(tune, version, Profile.usual()));
         assertThat(entries.stream().flatMap(entry -> entry.gestures().stream()))
                 .containsExactly(
                         "F♯: flick finger 3 up, touch hole 5",
                         "D: flick finger 3 up, flick finger 4 up",
                         "G: the note, flick finger 3 up, touch hole 4");
-        assertThat(KeyToSigns.of(tune, plain(tune).version())).isEmpty();
+        assertThat(KeyToSigns.of(Scene.of(tune, plain(tune).version(), Profile.usual())))
+                .isEmpty();
     }
 
     @Test
@@ -436,8 +439,7 @@ class EngraverTest {
         Tune tune = Melody.reel("A4:1 G4:3 |");
         Version version = plain(tune).version();
         var moments = wildflourish.core.performance.Realiser.alone(
-                wildflourish.core.hand.Attempt.Scene.of(tune, version, wildflourish.core.ornament.Profile.usual()),
-                Placement.of(Ornament.of("long-roll"), Melody.span(1, 1)));
+                Scene.of(tune, version, Profile.usual()), Placement.of(Ornament.of("long-roll"), Melody.span(1, 1)));
         List<GesturePicture.Step> steps = GesturePicture.stepsOf(moments);
         assertThat(steps.stream().map(GesturePicture.Step::hole))
                 .containsExactly(Optional.empty(), Optional.of(2), Optional.of(4));

@@ -10,6 +10,7 @@ import org.junit.jupiter.params.provider.CsvSource;
 import wildflourish.core.Melody;
 import wildflourish.core.RandomVersions;
 import wildflourish.core.hand.Attempt;
+import wildflourish.core.hand.Scene;
 import wildflourish.core.instrument.Hole;
 import wildflourish.core.instrument.Instrument;
 import wildflourish.core.instrument.School;
@@ -123,12 +124,9 @@ class RealiserTest {
     void whatIsRealisedIsCleanExactlyUpToThatTempo(String ornament, int quavers, String student) {
         Tune tune = Melody.reel("A4:1 G4:" + quavers + " |");
         Version version = placed(tune, ornament, 1, 1);
-        Tempo clean = Attempt.of(
-                        Attempt.Scene.of(tune, version, Profile.of(student)),
-                        1,
-                        1,
-                        wildflourish.core.ornament.Stack.of(Ornament.of(ornament)))
-                .cleanUpTo()
+        Tempo clean = Scene.of(tune, version, Profile.of(student))
+                .placed(1)
+                .flatMap(Attempt::cleanUpTo)
                 .orElseThrow();
         Tempo above = new Tempo(clean.beatsPerMinute().plus(Fraction.of(1, 10)), clean.beatLength());
         assertThat(isClean(tune, version, student, clean)).isTrue();
@@ -216,7 +214,7 @@ class RealiserTest {
             assertThat(realise(tune, version)).isEqualTo(realise(tune, Version.plain("x", version.playing())));
         }
         assertThat(Realiser.alone(
-                        Attempt.Scene.of(tune, placed(tune, "cut", 1, 1), FLUENT),
+                        Scene.of(tune, placed(tune, "cut", 1, 1), FLUENT),
                         Placement.of(Ornament.of("cut"), Melody.span(2, 2))))
                 .isEmpty();
     }
@@ -231,7 +229,7 @@ class RealiserTest {
             Realisation whole = realise(tune, version);
             for (Spot spot : version.spots().values()) {
                 Placement placement = spot.first().orElseThrow();
-                List<Moment> alone = Realiser.alone(Attempt.Scene.of(tune, version, FLUENT), placement);
+                List<Moment> alone = Realiser.alone(Scene.of(tune, version, FLUENT), placement);
                 List<Moment> within = ofPlayed(whole, tune, placement);
                 if (!within.isEmpty()) {
                     assertThat(lengths(alone)).isEqualTo(lengths(within));

@@ -8,13 +8,12 @@ import javafx.beans.property.ReadOnlyObjectProperty;
 import javafx.beans.property.ReadOnlyObjectWrapper;
 import javafx.beans.property.ReadOnlyStringProperty;
 import javafx.beans.property.ReadOnlyStringWrapper;
-import wildflourish.core.engraving.Dressing;
 import wildflourish.core.engraving.GesturePicture;
 import wildflourish.core.engraving.Sign;
 import wildflourish.core.form.Phrase;
 import wildflourish.core.form.Phrasing;
 import wildflourish.core.hand.Attempt;
-import wildflourish.core.hand.Attempt.Scene;
+import wildflourish.core.hand.Scene;
 import wildflourish.core.instrument.Instrument;
 import wildflourish.core.instrument.School;
 import wildflourish.core.music.Tempo;
@@ -277,17 +276,13 @@ public final class Desk {
         Optional<Asked> asked = scene().flatMap(scene -> current.note().map(note -> new Asked(scene, note)));
         if (!asked.equals(fitsFor)) {
             fitsFor = asked;
-            fits = asked.map(each -> WhatFits.at(
-                    each.scene(),
-                    current.version().orElseThrow(),
-                    each.note(),
-                    current.chosen().profile()));
+            fits = asked.map(each -> WhatFits.at(each.scene(), each.note()));
         }
         return fits;
     }
 
     /** The stage worked on as a line, with the hand that plays it; made anew when something of it changes. */
-    Optional<Scene> scene() {
+    public Optional<Scene> scene() {
         Sight current = now();
         Optional<Setting> wanted = current.tune()
                 .flatMap(tune -> current.version()
@@ -314,7 +309,7 @@ public final class Desk {
 
     /** The signs of a placement in the stage worked on. */
     public List<Sign> signsOf(Placement placement) {
-        Optional<Attempt> attempt = scene().flatMap(each -> Dressing.attemptOf(each, placement));
+        Optional<Attempt> attempt = scene().flatMap(each -> each.attempt(placement));
         return Sign.of(placement.stack(), attempt.flatMap(Attempt::figure), attempt.flatMap(Attempt::made));
     }
 
@@ -337,13 +332,7 @@ public final class Desk {
                         here.get().stack().with(choice),
                         fit.placement().span(),
                         here.get().passes());
-        return WhatFits.verdict(
-                        scene().get(),
-                        current.version().orElseThrow(),
-                        both,
-                        current.chosen().profile())
-                .filter(Fit::fits)
-                .map(verdict -> both);
+        return WhatFits.verdict(scene().get(), both).filter(Fit::fits).map(verdict -> both);
     }
 
     /** The best of what fits that goes on top of what stands here is played on top of it. */

@@ -120,7 +120,10 @@ final class Transport {
         }
         Tune tune = sight.tune().get();
         Version version = sight.version().get();
-        Realisation worked = Realiser.realise(tune, version, sight.chosen().profile(), tempo.get());
+        Realisation worked = desk.scene()
+                .filter(scene -> scene.playing().tempo().equals(tempo.get()))
+                .map(Realiser::realise)
+                .orElseGet(() -> Realiser.realise(tune, version, sight.chosen().profile(), tempo.get()));
         return Optional.of(hasDrones ? worked : worked.withoutDrones());
     }
 

@@ -12,6 +12,7 @@ import java.util.regex.Pattern;
 import wildflourish.core.hand.Attempt;
 import wildflourish.core.hand.Hand;
 import wildflourish.core.hand.Made;
+import wildflourish.core.hand.Scene;
 import wildflourish.core.hand.Voice;
 import wildflourish.core.instrument.Family;
 import wildflourish.core.instrument.Instrument;
@@ -47,7 +48,7 @@ final class VersionWriter {
     private final Version version;
     private final Instrument instrument;
     private final Realisation realisation;
-    private final Attempt.Scene scene;
+    private final Scene scene;
     private final Map<NoteId, String> replaced = new java.util.HashMap<>();
     private final Map<Step, Integer> outputState = new EnumMap<>(Step.class);
     private final Set<Step> touchedBySmallNotes = new HashSet<>();
@@ -64,9 +65,8 @@ final class VersionWriter {
         this.tune = tune;
         this.version = version;
         this.instrument = version.playing().instrument();
-        this.realisation = Realiser.realise(
-                tune, version, Profile.usual(), version.playing().tempo(), hand);
-        this.scene = Attempt.Scene.of(tune, version, Profile.usual(), hand);
+        this.scene = Scene.of(tune, version, Profile.usual(), hand);
+        this.realisation = Realiser.realise(scene);
     }
 
     /** The body of the tune below {@code K:} with the ornaments written out. */
@@ -195,8 +195,8 @@ final class VersionWriter {
             Tone tone = scene.line().tones().get(i);
             if (tone.place().playedBar() == playing
                     && tone.note().id().equals(placement.span().first())) {
-                return Attempt.of(scene, i, scene.line().countOf(i, placement), stack)
-                        .made();
+                return scene.attempt(i, scene.line().countOf(i, placement), stack)
+                        .flatMap(Attempt::made);
             }
         }
         return Optional.empty();

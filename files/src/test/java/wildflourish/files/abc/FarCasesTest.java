@@ -11,7 +11,6 @@ import org.junit.jupiter.api.Test;
 import wildflourish.core.hand.Glide;
 import wildflourish.core.hand.Hand;
 import wildflourish.core.hand.Made;
-import wildflourish.core.hand.Occasion;
 import wildflourish.core.hand.Sound;
 import wildflourish.core.hand.Voice;
 import wildflourish.core.instrument.Instrument;
@@ -61,48 +60,45 @@ class FarCasesTest {
     }
 
     /** A hand that makes one figure: for each part the sounds of its small notes, then its landing; voices as it is told. */
+    private record ToldGrip(Map<String, List<Voice>> sounds, Times times, Figure figure) implements Hand.Grip {
+        @Override
+        public List<Refusal> hitches(List<Refusal> asked) {
+            return List.of();
+        }
+
+        @Override
+        public Optional<Refusal> waits() {
+            return Optional.empty();
+        }
+
+        @Override
+        public Optional<Made> make() {
+            List<Made.Slot> slots = new ArrayList<>();
+            for (Figure.Slot slot : figure.slots()) {
+                slots.add(new Made.Slot(
+                        slot.share(), slot.parts().stream().map(this::made).toList()));
+            }
+            return Optional.of(new Made(figure.opening() == Figure.Opening.BEFORE, slots));
+        }
+
+        private Made.Part made(Part part) {
+            List<Made.Small> small = new ArrayList<>();
+            for (Target grace : part.graces()) {
+                small.add(new Made.Small(
+                        Made.Role.GRACE,
+                        new Sound(sounds.get(grace.toString()), Optional.empty(), Begin.HAMMER),
+                        times.of("hammer")));
+            }
+            Sound landing = new Sound(sounds.get(part.landing().toString()), Optional.empty(), part.begin());
+            Optional<Made.Slide> slide = part.bend()
+                    .from()
+                    .map(from -> new Made.Slide(100 * from.target().number(), times.of("slide"), Optional.empty()));
+            return new Made.Part(part.share(), Fraction.ZERO, small, landing, slide, times.floor(), Optional.empty());
+        }
+    }
+
     private static Hand hand(Map<String, List<Voice>> sounds) {
-        return new Hand() {
-            @Override
-            public List<Refusal> hitches(List<Refusal> asked, Occasion occasion, Figure figure) {
-                return List.of();
-            }
-
-            @Override
-            public Optional<Refusal> waits(Occasion occasion, Figure figure) {
-                return Optional.empty();
-            }
-
-            @Override
-            public Optional<Made> make(Occasion occasion, Figure figure) {
-                List<Made.Slot> slots = new ArrayList<>();
-                for (Figure.Slot slot : figure.slots()) {
-                    List<Made.Part> parts = new ArrayList<>();
-                    for (Part part : slot.parts()) {
-                        parts.add(made(part, occasion));
-                    }
-                    slots.add(new Made.Slot(slot.share(), parts));
-                }
-                return Optional.of(new Made(figure.opening() == Figure.Opening.BEFORE, slots));
-            }
-
-            private Made.Part made(Part part, Occasion occasion) {
-                Times times = occasion.times();
-                List<Made.Small> small = new ArrayList<>();
-                for (Target grace : part.graces()) {
-                    small.add(new Made.Small(
-                            Made.Role.GRACE,
-                            new Sound(sounds.get(grace.toString()), Optional.empty(), Begin.HAMMER),
-                            times.of("hammer")));
-                }
-                Sound landing = new Sound(sounds.get(part.landing().toString()), Optional.empty(), part.begin());
-                Optional<Made.Slide> slide = part.bend()
-                        .from()
-                        .map(from -> new Made.Slide(100 * from.target().number(), times.of("slide"), Optional.empty()));
-                return new Made.Part(
-                        part.share(), Fraction.ZERO, small, landing, slide, times.floor(), Optional.empty());
-            }
-        };
+        return (occasion, figure) -> new ToldGrip(sounds, occasion.times(), figure);
     }
 
     private static Voice voice(String lane, String written) {

@@ -1,0 +1,142 @@
+package wildflourish.core.hand;
+
+import java.util.List;
+import java.util.Optional;
+import wildflourish.core.line.Line;
+import wildflourish.core.line.Tone;
+import wildflourish.core.ornament.Profile;
+import wildflourish.core.ornament.Stack;
+import wildflourish.core.ornament.Times;
+import wildflourish.core.tune.Tune;
+import wildflourish.core.version.Placement;
+import wildflourish.core.version.Playing;
+import wildflourish.core.version.Version;
+
+/**
+ * A version as it is played: its line, how the hand holds its notes, on what and for whom. What the hand makes of the ornaments that stand in it is worked out
+ * once, when it is first asked, for playing, criticism and page alike.
+ */
+public final class Scene {
+    /** An ornament on the note before may reach so many tones back. */
+    private static final int REACH = 8;
+
+    private final Tune tune;
+    private final Version version;
+    private final Profile profile;
+    private final Line line;
+    private final Ways ways;
+    private final Hand hand;
+    /** For each tone what the hand makes of the ornament that begins on it; null where nobody has asked yet. */
+    private final Attempt[] made;
+
+    private Scene(Tune tune, Version version, Profile profile, Hand hand) {
+        this.tune = tune;
+        this.version = version;
+        this.profile = profile;
+        this.line = Line.of(tune, version);
+        this.ways = Ways.of(tune, version);
+        this.hand = hand;
+        this.made = new Attempt[line.tones().size()];
+    }
+
+    /** For a version, played by its instrument's own hand. */
+    public static Scene of(Tune tune, Version version, Profile profile) {
+        return of(tune, version, profile, Hand.of(version.playing().instrument().family()));
+    }
+
+    /** With another hand than the instrument's own. */
+    public static Scene of(Tune tune, Version version, Profile profile, Hand hand) {
+        return new Scene(tune, version, profile, hand);
+    }
+
+    public Tune tune() {
+        return tune;
+    }
+
+    public Version version() {
+        return version;
+    }
+
+    public Profile profile() {
+        return profile;
+    }
+
+    public Line line() {
+        return line;
+    }
+
+    public Ways ways() {
+        return ways;
+    }
+
+    public Hand hand() {
+        return hand;
+    }
+
+    public Playing playing() {
+        return version.playing();
+    }
+
+    public Times times() {
+        return profile.times();
+    }
+
+    /** What the hand makes of the ornament that begins on a tone; empty where none does, on a rest and on a note the instrument lacks. */
+    public Optional<Attempt> placed(int tone) {
+        Optional<Placement> placement = line.tones().get(tone).placed();
+        if (placement.isEmpty()) {
+            return Optional.empty();
+        }
+        int count = line.countOf(tone, placement.get());
+        return canSound(tone, count)
+                ? Optional.of(placed(tone, count, placement.get().stack()))
+                : Optional.empty();
+    }
+
+    private Attempt placed(int tone, int count, Stack stack) {
+        if (made[tone] == null) {
+            Optional<Attempt> earlier = line.earlierLike(tone, REACH, count + 1).map(other -> made[other]);
+            made[tone] = earlier.orElseGet(() -> Attempt.of(this, tone, count, stack));
+        }
+        return made[tone];
+    }
+
+    /** What the hand makes of a stack on so many tones from one on; empty on a rest and on a note the instrument lacks. */
+    public Optional<Attempt> attempt(int first, int count, Stack stack) {
+        if (!canSound(first, count)) {
+            return Optional.empty();
+        }
+        boolean isPlaced = line.tones()
+                .get(first)
+                .placed()
+                .filter(each -> each.stack().equals(stack) && line.countOf(first, each) == count)
+                .isPresent();
+        return Optional.of(isPlaced ? placed(first, count, stack) : Attempt.of(this, first, count, stack));
+    }
+
+    /** What the hand makes of a placement where its first note is first played; empty where it never is, on a rest and on a note the instrument lacks. */
+    public Optional<Attempt> attempt(Placement placement) {
+        return line.indexOf(placement.span().first())
+                .flatMap(at -> attempt(at, line.countOf(at, placement), placement.stack()));
+    }
+
+    private boolean canSound(int first, int count) {
+        for (Tone tone : line.tones().subList(first, first + count)) {
+            if (tone.isRest() || !playing().instrument().has(tone.note().melody())) {
+                return false;
+            }
+        }
+        return true;
+    }
+
+    Occasion occasion(int first, int count, Stack stack) {
+        List<Tone> tones = line.tones().subList(first, first + count);
+        Occasion.Setting setting = new Occasion.Setting(
+                playing(),
+                times(),
+                tune.keyAt(tones.get(0).place().played().bar()),
+                tune.header().type().name().equals("slow air"),
+                false);
+        return new Occasion(stack, tones, line.before(first), line.at(first + count), ways, setting);
+    }
+}
