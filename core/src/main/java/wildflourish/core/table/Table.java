@@ -24,7 +24,7 @@ public record Table(String file, List<String> columns, List<Row> rows) {
         rows = List.copyOf(rows);
     }
 
-    /** Loads a table that ships beside the core, such as {@code ornaments.table}. */
+    /** Loads a table that ships beside the core, such as {@code times.table}. */
     public static Table load(String name) {
         return parse(name, resource(name));
     }

@@ -41,7 +41,6 @@ class TableTest {
     @ValueSource(
             strings = {
                 "instruments.table",
-                "ornaments.table",
                 "profiles.table",
                 "tunings.table",
                 "schools.table",

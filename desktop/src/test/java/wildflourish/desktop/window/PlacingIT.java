@@ -28,6 +28,7 @@ import wildflourish.core.version.Lesson;
 import wildflourish.core.version.Placement;
 import wildflourish.core.version.Stair;
 import wildflourish.core.version.Version;
+import wildflourish.desktop.desk.Sight;
 import wildflourish.desktop.menu.Choice;
 import wildflourish.files.abc.BookReader;
 
@@ -190,7 +191,14 @@ class PlacingIT extends WindowTest {
         ToggleButton fold = find("#fold", ToggleButton.class);
         assertThat(fold.getText()).contains("Does not fit");
         click(fold);
-        assertThat(all(".refusal")).isNotEmpty();
+        Sight sight = sight();
+        Tune tune = sight.tune().orElseThrow();
+        WhatFits asked = WhatFits.at(
+                tune,
+                sight.version().orElseThrow(),
+                sight.note().orElseThrow(),
+                sight.chosen().profile());
+        assertThat(all(".refusal")).hasSameSizeAs(asked.refused());
         click(placing("stop", ".card"));
         assertThat(here()).contains("stop");
         click(placing("pitch-grace", ".or"));

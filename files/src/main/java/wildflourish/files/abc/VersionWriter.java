@@ -1,6 +1,7 @@
 package wildflourish.files.abc;
 
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.EnumMap;
 import java.util.HashSet;
 import java.util.List;
@@ -135,11 +136,14 @@ final class VersionWriter {
     /**
      * One part of an ornament as it is written.
      *
-     * @param pitch empty for a rest
+     * @param voices the melody first; none for a rest
      * @param isShut whether everything is shut right before it
      */
-    private record Part(
-            NoteId note, List<Small> smalls, Optional<WrittenPitch> pitch, Fraction length, boolean isShut) {}
+    private record Part(NoteId note, List<Small> smalls, List<Voice> voices, Fraction length, boolean isShut) {
+        Optional<WrittenPitch> pitch() {
+            return voices.stream().findFirst().flatMap(Voice::written);
+        }
+    }
 
     // Placements
 
@@ -231,7 +235,12 @@ final class VersionWriter {
                     Fraction own = slot.parts().size() == 1 || isShort(part.share())
                             ? length
                             : length.times(part.share().part());
-                    parts.add(new Part(noteAt(slots, at), List.copyOf(smalls), pitch, own, isShut));
+                    parts.add(new Part(
+                            noteAt(slots, at),
+                            List.copyOf(smalls),
+                            part.landing().voices(),
+                            own,
+                            isShut));
                     smalls.clear();
                     at = at.plus(own);
                 }
@@ -270,8 +279,8 @@ final class VersionWriter {
         splitsNotes |= parts.size() != slots.size();
         NoteToken head = token(slots.get(0)).orElse(null);
         boolean isOneNote =
-                parts.size() == 1 && slots.size() == 1 && parts.get(0).pitch().isPresent();
-        if (isOneNote && parts.get(0).pitch().get().equals(slots.get(0).melody())) {
+                parts.size() == 1 && slots.size() == 1 && parts.get(0).voices().size() == 1;
+        if (isOneNote && parts.get(0).pitch().equals(Optional.of(slots.get(0).melody()))) {
             String small = smallText(parts.get(0).smalls());
             copy(slots.get(0));
             String copied = replaced.getOrDefault(slots.get(0).id(), textOf(slots.get(0)));
@@ -299,7 +308,7 @@ final class VersionWriter {
                 boolean isVeryFirst = s == 0 && i == 0;
                 text.append(smallText(part.smalls())).append(isVeryFirst ? signs : "");
                 text.append(dot(part, spelled)).append(isPulse && i > 0 ? "!accent!" : "");
-                text.append(part.pitch().map(this::noteText).orElse("z"));
+                text.append(voicesText(part, after(shared, s, i)));
                 Fraction written = part.length().times(group.orElse(Fraction.ONE));
                 Duration duration = slot.duration();
                 Fraction notated = written.times(duration.notated()).dividedBy(duration.played());
@@ -310,6 +319,34 @@ final class VersionWriter {
         }
     }
 
+    /** The part after one of those that a slot has; empty after the last. */
+    private static Optional<Part> after(List<List<Part>> shared, int slot, int part) {
+        return shared.subList(slot, shared.size()).stream()
+                .flatMap(List::stream)
+                .skip(part + 1L)
+                .findFirst();
+    }
+
+    /** A note, a rest, or a chord from the lowest note up, in which what goes on into the next part is tied. */
+    private String voicesText(Part part, Optional<Part> next) {
+        if (part.voices().size() < 2) {
+            return part.pitch().map(this::noteText).orElse("z");
+        }
+        StringBuilder text = new StringBuilder("[");
+        part.voices().stream()
+                .filter(voice -> voice.written().isPresent())
+                .sorted(Comparator.comparingInt((Voice voice) -> voice.pitch().midi()))
+                .forEach(voice -> text.append(noteText(voice.written().get()))
+                        .append(next.filter(each -> goesOn(voice, each)).isPresent() ? "-" : ""));
+        return text.append(']').toString();
+    }
+
+    private static boolean goesOn(Voice voice, Part next) {
+        return next.voices().stream()
+                .anyMatch(each ->
+                        each.lane().equals(voice.lane()) && each.written().equals(voice.written()) && !each.begins());
+    }
+
     /** Several written notes as one. */
     private void joinAll(List<Note> slots, Part part, String signs) {
         Note first = slots.get(0);
@@ -317,7 +354,7 @@ final class VersionWriter {
         Fraction before = brokenFactor(gapBefore(first), false);
         Fraction written =
                 part.length().dividedBy(unitOf(first)).dividedBy(before).dividedBy(brokenFactor(gapAfter(last), true));
-        String text = smallText(part.smalls()) + signs + noteText(part.pitch().orElseThrow()) + lengthText(written);
+        String text = smallText(part.smalls()) + signs + voicesText(part, Optional.empty()) + lengthText(written);
         replaced.put(first.id(), text);
         for (Note slot : slots.subList(1, slots.size())) {
             replaced.put(slot.id(), "");

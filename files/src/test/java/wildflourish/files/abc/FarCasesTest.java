@@ -89,7 +89,11 @@ class FarCasesTest {
                         new Sound(sounds.get(grace.toString()), Optional.empty(), Begin.HAMMER),
                         times.of("hammer")));
             }
-            Sound landing = new Sound(sounds.get(part.landing().toString()), Optional.empty(), part.begin());
+            List<Voice> voices = new ArrayList<>(sounds.get(part.landing().toString()));
+            if (part.begin() == Begin.SAME_BOW) {
+                voices.replaceAll(voice -> voice.equals(voices.get(0)) ? voice : voice.goingOn());
+            }
+            Sound landing = new Sound(voices, Optional.empty(), part.begin());
             Optional<Made.Slide> slide = part.bend()
                     .from()
                     .map(from -> new Made.Slide(100 * from.target().number(), times.of("slide"), Optional.empty()));
@@ -223,7 +227,7 @@ class FarCasesTest {
                         "n", drone,
                         "+1", List.of(voice("A", "C♯5"), voice("D", "D4").goingOn()),
                         "-1", List.of(voice("A", "A4"), voice("D", "D4").goingOn()))),
-                "B{c}B{A}BA|");
+                "[D-B]{c}[D-B]{A}[DB]A|");
         List<Moment> its = of(realisation, 0, 0);
         assertThat(heard(its)).containsExactly("B4", "C♯5", "B4", "A4", "B4");
         assertThat(its)
@@ -240,7 +244,8 @@ class FarCasesTest {
     void aSlidingUnisonIsATouchUponATreble() {
         Ornament treble = row("fiddle", "span", "–", "1/4", "1/3:n/stroke 1/3:n/stroke 1/3:n/stroke~from(#-2,slide)");
         List<Voice> unison = List.of(voice("D", "A4"), voice("A", "A4"));
-        List<Moment> its = of(realised(treble, "fiddle", "A2B2|", 0, 0, hand(Map.of("n", unison)), "(3AAAB2|"), 0, 0);
+        List<Moment> its =
+                of(realised(treble, "fiddle", "A2B2|", 0, 0, hand(Map.of("n", unison)), "(3[AA][AA][AA]B2|"), 0, 0);
         assertThat(its).hasSize(4);
         assertThat(its.get(2).sounding().orElseThrow().melody().glide().fromCents())
                 .isEqualTo(-200);
@@ -305,7 +310,7 @@ class FarCasesTest {
                         0,
                         0,
                         hand(Map.of("n", List.of(voice("A", "E5"), voice("E", "E5")))),
-                        "(3eeed2|"),
+                        "(3[ee][ee][ee]d2|"),
                 0,
                 0);
         assertThat(its).hasSize(4);
