@@ -16,11 +16,17 @@ import wildflourish.core.tune.Tune;
  *
  * @param spots by the note they begin on; spots never overlap
  * @param layers rules over whole passages, in the order in which they act
+ * @param foreign what a book says of it that this program does not understand
  */
-public record Version(String name, Playing playing, Map<NoteId, Spot> spots, List<Layer> layers) {
+public record Version(String name, Playing playing, Map<NoteId, Spot> spots, List<Layer> layers, Foreign foreign) {
     /** Without layers. */
     public Version(String name, Playing playing, Map<NoteId, Spot> spots) {
         this(name, playing, spots, List.of());
+    }
+
+    /** With nothing that this program does not understand. */
+    public Version(String name, Playing playing, Map<NoteId, Spot> spots, List<Layer> layers) {
+        this(name, playing, spots, layers, Foreign.NONE);
     }
 
     public Version {
@@ -62,7 +68,7 @@ public record Version(String name, Playing playing, Map<NoteId, Spot> spots, Lis
         Map<NoteId, Spot> changed = new TreeMap<>(spots);
         changed.values().removeIf(other -> overlap(tune, other, spot));
         changed.put(spot.at(), spot);
-        return new Version(name, playing, changed, layers);
+        return new Version(name, playing, changed, layers, foreign);
     }
 
     private static boolean overlap(Tune tune, Spot one, Spot other) {
@@ -84,7 +90,7 @@ public record Version(String name, Playing playing, Map<NoteId, Spot> spots, Lis
         }
         Map<NoteId, Spot> changed = new TreeMap<>(spots);
         changed.put(note, spot.withOptions(List.of()));
-        return new Version(name, playing, changed, layers);
+        return new Version(name, playing, changed, layers, foreign);
     }
 
     /**
@@ -109,7 +115,7 @@ public record Version(String name, Playing playing, Map<NoteId, Spot> spots, Lis
                 kept.merge(spot.at(), wordsOf(spot, before, after), Version::both);
             }
         }
-        return new Followed(new Version(name, playing, kept, following(layers, before, after)), lost);
+        return new Followed(new Version(name, playing, kept, following(layers, before, after), foreign), lost);
     }
 
     /** What a teacher has said and pinned at a note, without options; a pin holds for as long as the note keeps its pitch. */
@@ -142,7 +148,7 @@ public record Version(String name, Playing playing, Map<NoteId, Spot> spots, Lis
 
     /** With other layers. */
     public Version withLayers(List<Layer> newLayers) {
-        return newLayers.equals(layers) ? this : new Version(name, playing, spots, newLayers);
+        return newLayers.equals(layers) ? this : new Version(name, playing, spots, newLayers, foreign);
     }
 
     /** A version after an edit of its tune, and how many placements had no note left. */
@@ -153,7 +159,7 @@ public record Version(String name, Playing playing, Map<NoteId, Spot> spots, Lis
         Map<NoteId, Spot> changed = new TreeMap<>(spots);
         Spot spot = at(note).orElseGet(() -> Spot.bare(note));
         changed.put(note, spot.withPin(fingering));
-        return changed.equals(spots) ? this : new Version(name, playing, changed, layers);
+        return changed.equals(spots) ? this : new Version(name, playing, changed, layers, foreign);
     }
 
     /** How many places have an ornament. */
@@ -163,11 +169,11 @@ public record Version(String name, Playing playing, Map<NoteId, Spot> spots, Lis
     }
 
     public Version withName(String newName) {
-        return newName.equals(name) ? this : new Version(newName, playing, spots, layers);
+        return newName.equals(name) ? this : new Version(newName, playing, spots, layers, foreign);
     }
 
     public Version withPlaying(Playing newPlaying) {
-        return newPlaying.equals(playing) ? this : new Version(name, newPlaying, spots, layers);
+        return newPlaying.equals(playing) ? this : new Version(name, newPlaying, spots, layers, foreign);
     }
 
     /** Whether it has neither ornaments nor the teacher's words: a sheet of the plain tune would be the same. */

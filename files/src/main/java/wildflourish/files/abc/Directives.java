@@ -7,6 +7,7 @@ import java.util.ArrayList;
 import java.util.HexFormat;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.TreeMap;
 import java.util.TreeSet;
 import java.util.regex.Matcher;
@@ -19,6 +20,7 @@ import wildflourish.core.ornament.Stack;
 import wildflourish.core.tune.Note;
 import wildflourish.core.tune.NoteId;
 import wildflourish.core.tune.Tune;
+import wildflourish.core.version.Foreign;
 import wildflourish.core.version.Layer;
 import wildflourish.core.version.Passes;
 import wildflourish.core.version.Placement;
@@ -52,8 +54,13 @@ record Directives(int of, int stair, int stage, Version version, Sums sums, int 
     /** The form of these lines; books of form 1, which says no number, are read too. */
     static final int FORMAT = 2;
 
-    private static final Pattern LINE = Pattern.compile(MARK + "(stage|play|spot|layer|say|pin|sums) (.*)");
+    private static final Pattern LINE = Pattern.compile(MARK + "([a-z-]+) ?(.*)");
     private static final Pattern PAIR = Pattern.compile("([a-z]+)=(\\S+)");
+
+    private static final Set<String> OF_STAGE = Set.of("format", "of", "stair", "stage");
+    private static final Set<String> OF_PLAY = Set.of("instrument", "school", "strokes", "tempo", "beat");
+    private static final Set<String> OF_SPOT = Set.of("to", "option", "ornament", "times");
+    private static final Set<String> OF_LAYER = Set.of("to", "rule", "times");
 
     Directives(int of, int stair, int stage, Version version, Sums sums) {
         this(of, stair, stage, version, sums, FORMAT);
@@ -80,21 +87,24 @@ record Directives(int of, int stair, int stage, Version version, Sums sums, int 
     List<String> lines(Tune tune) {
         List<String> lines = new ArrayList<>();
         Playing playing = version.playing();
-        lines.add("stage format=" + format + " of=" + of + " stair=" + stair + " stage=" + stage + " name="
-                + oneLine(version.name()));
+        lines.add("stage format=" + format + " of=" + of + " stair=" + stair + " stage=" + stage
+                + version.foreign().of("stage") + " name=" + oneLine(version.name()));
         boolean hasStrokes = playing.instrument().strokes().size() > 1;
         lines.add("play instrument=" + playing.instrument().id() + " school="
                 + playing.school().id()
                 + (hasStrokes ? " strokes=" + playing.strokes().id() : "") + " tempo="
                 + playing.tempo().beatsPerMinute() + " beat="
-                + playing.tempo().beatLength());
+                + playing.tempo().beatLength() + version.foreign().of("play"));
         for (Layer layer : version.layers()) {
             lines.add("layer " + count(tune, layer.span().first()) + " to="
-                    + count(tune, layer.span().last()) + " rule=" + layer.rule().id() + times(layer.passes()));
+                    + count(tune, layer.span().last()) + " rule=" + layer.rule().id() + times(layer.passes())
+                    + version.foreign().of(about(layer)));
         }
         for (Spot spot : inOrder(tune)) {
             int first = count(tune, spot.at());
-            spot.options().forEach(option -> lines.add("spot " + first + option(tune, option)));
+            spot.options()
+                    .forEach(option -> lines.add("spot " + first + option(tune, option)
+                            + version.foreign().of(about(option))));
             if (!spot.sentence().isEmpty()) {
                 lines.add("say " + first + " " + oneLine(spot.sentence()));
             }
@@ -102,6 +112,7 @@ record Directives(int of, int stair, int stage, Version version, Sums sums, int 
                 lines.add("pin " + first + " " + oneLine(spot.pin()));
             }
         }
+        lines.addAll(version.foreign().lines());
         lines.add("sums plain=" + sums.plain() + " body=" + sums.body());
         return lines.stream().map(line -> MARK + line).toList();
     }
@@ -194,6 +205,8 @@ record Directives(int of, int stair, int stage, Version version, Sums sums, int 
         String name = "";
         Map<NoteId, Spot> spots = new TreeMap<>();
         List<Layer> layers = new ArrayList<>();
+        List<String> foreignLines = new ArrayList<>();
+        Map<String, String> foreign = new TreeMap<>();
         for (String line : text.split("\\R", -1)) {
             Matcher match = LINE.matcher(line);
             if (!match.matches()) {
@@ -211,16 +224,29 @@ record Directives(int of, int stair, int stage, Version version, Sums sums, int 
                 }
                 case "play" -> play = pairs(words);
                 case "sums" -> sums = pairs(words);
-                case "spot" -> addOption(spots, words, tune);
-                case "layer" -> layers.add(layer(words, tune));
+                case "spot" -> {
+                    Placement option = option(words, tune);
+                    NoteId first = option.span().first();
+                    spots.put(first, spots.getOrDefault(first, Spot.bare(first)).withOption(option));
+                    foreign.put(about(option), others(pairs(words), OF_SPOT));
+                }
+                case "layer" -> {
+                    Layer layer = layer(words, tune);
+                    layers.add(layer);
+                    foreign.put(about(layer), others(pairs(words), OF_LAYER));
+                }
                 case "pin" -> {
                     NoteId note = note(words, tune);
                     String pin = manyLines(words.substring(words.indexOf(' ') + 1));
                     spots.put(note, spots.getOrDefault(note, Spot.bare(note)).withPin(pin));
                 }
-                default -> addSentence(spots, words, tune);
+                case "say" -> addSentence(spots, words, tune);
+                default -> foreignLines.add(line.substring(MARK.length()));
             }
         }
+        foreign.put("stage", others(stage, OF_STAGE));
+        foreign.put("play", others(play, OF_PLAY));
+        foreign.values().removeIf(String::isEmpty);
         Instrument instrument = Instrument.of(required(play, "instrument"));
         Playing playing = new Playing(
                 instrument,
@@ -233,9 +259,25 @@ record Directives(int of, int stair, int stage, Version version, Sums sums, int 
                 integer(stage, "of"),
                 integer(stage, "stair"),
                 integer(stage, "stage"),
-                new Version(name, playing, spots, layers),
+                new Version(name, playing, spots, layers, new Foreign(foreignLines, foreign)),
                 new Sums(required(sums, "plain"), required(sums, "body")),
                 stage.containsKey("format") ? integer(stage, "format") : 1);
+    }
+
+    /** What a line about a placement or a layer is kept under. */
+    private static String about(Placement option) {
+        return "spot " + option.span().first() + " " + option.stack();
+    }
+
+    private static String about(Layer layer) {
+        return "layer " + layer.span().first() + " " + layer.rule().id();
+    }
+
+    /** The words of a line that are none of ours, as they are written. */
+    private static String others(Map<String, String> pairs, Set<String> ours) {
+        StringBuilder others = new StringBuilder();
+        pairs.forEach((name, value) -> others.append(ours.contains(name) ? "" : " " + name + "=" + value));
+        return others.toString();
     }
 
     private static Map<String, String> pairs(String words) {
@@ -263,14 +305,13 @@ record Directives(int of, int stair, int stage, Version version, Sums sums, int 
         }
     }
 
-    private static void addOption(Map<NoteId, Spot> spots, String words, Tune tune) {
+    private static Placement option(String words, Tune tune) {
         NoteId first = note(words, tune);
         Map<String, String> pairs = pairs(words);
         NoteId last = pairs.containsKey("to") ? noteAt(integer(pairs, "to"), tune) : first;
         checkOrder(tune, first, last, words);
         String stack = pairs.containsKey("option") ? required(pairs, "option") : required(pairs, "ornament");
-        Placement placement = new Placement(Stack.parse(stack), new Span(first, last), passes(pairs));
-        spots.put(first, spots.getOrDefault(first, Spot.bare(first)).withOption(placement));
+        return new Placement(Stack.parse(stack), new Span(first, last), passes(pairs));
     }
 
     private static Layer layer(String words, Tune tune) {

@@ -15,10 +15,6 @@ import wildflourish.core.tune.Tune;
 final class PhraseText {
     private static final Pattern WORDS = Pattern.compile("flourish (no )?phrase(?: (.*))?");
     private static final Pattern REMARK = Pattern.compile("\\[r:flourish [^\\]]*\\]");
-    /** What stands between two notes; the groups of bar lines, fields and line ends belong to what is before the second note's own signs. */
-    private static final Pattern BETWEEN = Pattern.compile(
-            "\"[^\"\\n]*\"|![^!\\n]*!|\\{[^}\\n]*\\}"
-                    + "|(?<edge>\\[[A-Za-z]:[^\\]\\n]*\\]|%[^\\n]*\\n|(?<![^\\n])[A-Za-z+]:[^\\n]*\\n|[|:\\[\\]]+[0-9,\\-.]*|\\n)");
 
     private PhraseText() {}
 
@@ -57,7 +53,7 @@ final class PhraseText {
                         .id());
         String within = REMARK.matcher(text.substring(to, last.end())).replaceAll("");
         String gap = REMARK.matcher(text.substring(from, to)).replaceAll("");
-        int at = edge(gap);
+        int at = gap.length() - Gap.of(gap).head().length();
         String words = mark.map(PhraseText::remark).orElse("");
         return text.substring(0, from)
                 + gap.substring(0, at)
@@ -65,18 +61,5 @@ final class PhraseText {
                 + gap.substring(at)
                 + within
                 + text.substring(last.end());
-    }
-
-    /** Where in the gap before a note the signs begin that belong to the note itself. */
-    private static int edge(String gap) {
-        Matcher token = BETWEEN.matcher(gap);
-        int edge = 0;
-        while (token.find()) {
-            edge = token.group("edge") == null ? edge : token.end();
-        }
-        while (edge < gap.length() && gap.charAt(edge) == ' ') {
-            edge++;
-        }
-        return edge;
     }
 }

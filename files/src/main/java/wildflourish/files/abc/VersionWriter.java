@@ -77,7 +77,8 @@ final class VersionWriter {
 
     /** The same, as a hand makes it. */
     static String body(Tune tune, Version version, Hand hand) {
-        return new VersionWriter(tune, version, hand).write();
+        Unfolding unfolding = Unfolding.of(tune, version);
+        return new VersionWriter(unfolding.tune(), unfolding.version(), hand).write();
     }
 
     private String write() {

@@ -6,6 +6,7 @@ import java.util.Map;
 import wildflourish.core.music.Fraction;
 import wildflourish.core.tune.Note;
 import wildflourish.core.tune.NoteId;
+import wildflourish.core.tune.PlayOrder;
 import wildflourish.core.tune.Tune;
 import wildflourish.core.version.Version;
 
@@ -24,8 +25,13 @@ public record WrittenOut(Tune tune, Map<NoteId, NoteId> originals) {
         Tune read = TuneText.read(BookWriter.writeVersion(plain, version)).value();
         Tune written = new Tune(plain.header(), read.bars(), read.tuplets(), read.manuscript());
         Map<NoteId, NoteId> originals = new HashMap<>();
-        for (int bar = 0; bar < Math.min(plain.bars().size(), written.bars().size()); bar++) {
-            match(plain.bars().get(bar).notes(), written.bars().get(bar).notes(), originals);
+        List<PlayOrder.Played> plainOrder = PlayOrder.of(plain);
+        List<PlayOrder.Played> order = PlayOrder.of(written);
+        for (int i = 0; i < Math.min(plainOrder.size(), order.size()); i++) {
+            match(
+                    plain.bars().get(plainOrder.get(i).bar()).notes(),
+                    written.bars().get(order.get(i).bar()).notes(),
+                    originals);
         }
         return new WrittenOut(written, originals);
     }

@@ -121,10 +121,7 @@ class LessonFileTest {
                         .lessons()
                         .get(0)
                         .tune();
-                assertThat(written.bars().stream().map(bar -> bar.length()).toList())
-                        .isEqualTo(lesson.tune().bars().stream()
-                                .map(bar -> bar.length())
-                                .toList());
+                assertThat(RoundTripTest.lengths(written)).isEqualTo(RoundTripTest.lengths(lesson.tune()));
             }
         }
     }

@@ -13,7 +13,7 @@ import wildflourish.core.version.BookItem;
 import wildflourish.core.version.Lesson;
 import wildflourish.core.version.Stair;
 
-/** Books of the first form, which had one ornament a spot and no number of its form. */
+/** Books of the first form, which had one ornament a spot and no number of its form, and books of a form to come. */
 class OlderBookTest {
     private static final String BOOK = """
             %abc-2.1
@@ -75,18 +75,45 @@ class OlderBookTest {
     @Test
     void aStageThatIsWorkedOnIsWrittenInTheNewFormAndTheOthersStay() {
         Book book = BookReader.read(book()).value();
-        Lesson lesson = book.lessons().get(0);
-        Stair changed = lesson.stairs()
-                .get(0)
-                .removed(lesson.tune(), 1, lesson.tune().notes().get(1).id());
-        List<BookItem> items = new java.util.ArrayList<>(book.items());
-        items.replaceAll(item -> item instanceof Lesson each ? each.with(changed) : item);
-        String written = BookWriter.write(new Book(items));
+        Stair changed = worked(book);
+        String written = written(book, changed);
         assertThat(written).contains("%%flourish-stage of=1 stair=1 stage=1 name=Root");
         assertThat(written).contains("%%flourish-stage format=2 of=1 stair=1 stage=2 name=Leaf");
         assertThat(written).contains("%%flourish-spot 4 option=long-roll times=1");
         Parsed<Book> again = BookReader.read(written);
         assertThat(again.problems()).isEmpty();
         assertThat(again.value().lessons().get(0).stairs()).isEqualTo(List.of(changed));
+    }
+
+    /** The first stair without what its second stage has on the second note. */
+    private static Stair worked(Book book) {
+        Lesson lesson = book.lessons().get(0);
+        return lesson.stairs()
+                .get(0)
+                .removed(lesson.tune(), 1, lesson.tune().notes().get(1).id());
+    }
+
+    private static String written(Book book, Stair changed) {
+        List<BookItem> items = new java.util.ArrayList<>(book.items());
+        items.replaceAll(item -> item instanceof Lesson each ? each.with(changed) : item);
+        return BookWriter.write(new Book(items));
+    }
+
+    @Test
+    void whatALaterProgramSaysOfAStageIsKeptWhenItIsWorkedOn() {
+        String later = book().replace("stage=2 name=Leaf", "stage=2 kind=study name=Leaf")
+                .replace("spot 4 ornament=long-roll times=1", "spot 4 option=long-roll times=1 liked=often")
+                .replace("%%flourish-pin", "%%flourish-wish 3 never=roll\n%%flourish-pin");
+        Parsed<Book> read = BookReader.read(later);
+        assertThat(read.problems()).isEmpty();
+        assertThat(BookWriter.write(read.value())).isEqualTo(later);
+        Stair changed = worked(read.value());
+        String written = written(read.value(), changed);
+        assertThat(written)
+                .contains("stage=2 kind=study name=Leaf\n")
+                .contains("spot 4 option=long-roll times=1 liked=often\n")
+                .contains("%%flourish-wish 3 never=roll\n")
+                .doesNotContain("ornament=cut");
+        assertThat(BookReader.read(written).value().lessons().get(0).stairs()).isEqualTo(List.of(changed));
     }
 }

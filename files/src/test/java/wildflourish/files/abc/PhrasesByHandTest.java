@@ -52,6 +52,13 @@ class PhrasesByHandTest {
     }
 
     @Test
+    void theNumberOfAGroupStaysWithItsNotes() {
+        Tune tune = turned(read(PLAIN.replace("FDD2", "(3:2:3FED D2")), 3);
+        assertThat(tune.manuscript().text()).contains("| [r:flourish phrase](3:2:3FED D2 |");
+        assertThat(tune.bars().get(3).notes()).hasSize(4);
+    }
+
+    @Test
     void aPhraseGoesOnWhereTheTeacherJoinsIt() {
         Tune tune = turned(read(PLAIN), 2);
         assertThat(tune.manuscript().text()).contains("[r:flourish no phrase]BGEG");
