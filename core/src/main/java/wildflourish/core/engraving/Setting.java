@@ -8,6 +8,7 @@ import java.util.Set;
 import wildflourish.core.fingering.FingeringPath;
 import wildflourish.core.fingering.HandLines;
 import wildflourish.core.form.Phrasing;
+import wildflourish.core.hand.Scene;
 import wildflourish.core.hand.Ways;
 import wildflourish.core.instrument.Fingering;
 import wildflourish.core.instrument.Instrument;
@@ -43,7 +44,10 @@ record Setting(Score score, List<Hand> hands, Phrasing phrasing, Set<NoteId> dre
         score.version()
                 .ifPresent(version -> hands.add(new Hand(
                         version.playing().instrument(),
-                        Ways.of(score.tune(), version).path(),
+                        score.scene()
+                                .map(Scene::ways)
+                                .orElseGet(() -> Ways.of(score.tune(), version))
+                                .path(),
                         Hands.lines(score.tune(), version),
                         Optional.of(version))));
         score.shows()
