@@ -231,17 +231,19 @@ public final class ChartSheet {
             boolean isOfForms = movement.figures().get(0).figure().uses(Target.Kind.FORM)
                     && movement.form().standsFor().contains(Ornament.StandsFor.NOTE);
             if (isOfForms) {
-                List<String> schools = new ArrayList<>(movement.schools(Family.NINE_NOTE_PIPES));
-                schools.add("");
-                String forms = String.join(
-                        " ",
-                        schools.stream()
-                                .map(school -> ChanterForms.spelled(movement.id(), school, note.pitch()))
-                                .filter(words -> !words.isEmpty())
-                                .distinct()
-                                .toList());
+                List<String> forms = new ArrayList<>();
+                String usual = ChanterForms.spelled(movement.id(), "", note.pitch());
+                if (!usual.isEmpty()) {
+                    forms.add(usual);
+                }
+                for (String school : movement.schools(Family.NINE_NOTE_PIPES)) {
+                    String own = ChanterForms.spelled(movement.id(), school, note.pitch());
+                    if (!own.isEmpty() && !own.equals(usual)) {
+                        forms.add(school + " " + own);
+                    }
+                }
                 if (!forms.isEmpty()) {
-                    lines.add(movement.name().toLowerCase(java.util.Locale.ROOT) + " " + forms);
+                    lines.add(movement.name().toLowerCase(java.util.Locale.ROOT) + " " + String.join(", ", forms));
                 }
             }
         }
@@ -263,7 +265,7 @@ public final class ChartSheet {
         lines.add(signs + (instrument.holes() > 7 ? " The thumb stands above the fingers." : ""));
         if (instrument.family() == Family.NINE_NOTE_PIPES) {
             lines.add(
-                    "Below each note the small notes that may lead to it, as from silence, by school where schools differ.");
+                    "Below each note the small notes that may lead to it, as from silence; where a school plays others, they follow its name.");
         } else if (instrument.schools().size() > 1) {
             lines.add("Cuts in this order where they differ: "
                     + String.join(

@@ -1,6 +1,7 @@
 package wildflourish.core.engraving;
 
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -8,12 +9,19 @@ import java.util.Set;
 import wildflourish.core.fingering.FingeringPath;
 import wildflourish.core.fingering.HandLines;
 import wildflourish.core.form.Phrasing;
+import wildflourish.core.hand.Attempt;
+import wildflourish.core.hand.Held;
 import wildflourish.core.hand.Scene;
+import wildflourish.core.hand.Sound;
+import wildflourish.core.hand.Voice;
 import wildflourish.core.hand.Ways;
 import wildflourish.core.instrument.Fingering;
 import wildflourish.core.instrument.Instrument;
+import wildflourish.core.music.WrittenPitch;
 import wildflourish.core.performance.Hands;
+import wildflourish.core.tune.Note;
 import wildflourish.core.tune.NoteId;
+import wildflourish.core.version.Spot;
 import wildflourish.core.version.Version;
 
 /** A score with what is worked out once for all its lines: the fingering of each note, on each instrument shown, and the phrases. */
@@ -24,8 +32,14 @@ record Setting(Score score, List<Hand> hands, Phrasing phrasing, Set<NoteId> dre
      * @param path on holes
      * @param lines on strings and buttons
      * @param version where the teacher has pinned some
+     * @param dressed how notes are held for the ornaments on them
      */
-    record Hand(Instrument instrument, FingeringPath path, Optional<HandLines> lines, Optional<Version> version) {
+    record Hand(
+            Instrument instrument,
+            FingeringPath path,
+            Optional<HandLines> lines,
+            Optional<Version> version,
+            Map<NoteId, Held> dressed) {
         /** Whether the teacher has pinned something at a note. */
         boolean hasPin(NoteId note) {
             return version.flatMap(each -> each.at(note))
@@ -36,6 +50,25 @@ record Setting(Score score, List<Hand> hands, Phrasing phrasing, Set<NoteId> dre
         boolean isPinned(NoteId note, Fingering fingering) {
             return version.filter(each -> Hands.isPinned(each, note, fingering)).isPresent();
         }
+    }
+
+    /** How the notes are held under the ornaments that begin on them, where those are made and begin with the note itself. */
+    private static Map<NoteId, Held> dressed(Scene scene) {
+        Map<NoteId, Held> held = new HashMap<>();
+        for (Spot spot : scene.version().spots().values()) {
+            Optional<Sound> first = spot.first()
+                    .flatMap(scene::attempt)
+                    .filter(attempt -> attempt.hitches().isEmpty())
+                    .flatMap(Attempt::made)
+                    .map(made -> made.parts().get(0).landing());
+            Optional<WrittenPitch> heard =
+                    first.flatMap(sound -> sound.voices().stream().findFirst()).flatMap(Voice::written);
+            Note note = scene.tune().note(spot.at());
+            if (!note.isRest() && heard.equals(Optional.of(note.melody()))) {
+                first.flatMap(Sound::held).ifPresent(hold -> held.put(spot.at(), hold));
+            }
+        }
+        return held;
     }
 
     /** Of a score whose notes have been given what stands beside them, which are named. */
@@ -49,7 +82,8 @@ record Setting(Score score, List<Hand> hands, Phrasing phrasing, Set<NoteId> dre
                                 .orElseGet(() -> Ways.of(score.tune(), version))
                                 .path(),
                         Hands.lines(score.tune(), version),
-                        Optional.of(version))));
+                        Optional.of(version),
+                        score.scene().map(Setting::dressed).orElse(Map.of()))));
         score.shows()
                 .second()
                 .ifPresent(instrument -> hands.add(new Hand(
@@ -61,7 +95,8 @@ record Setting(Score score, List<Hand> hands, Phrasing phrasing, Set<NoteId> dre
                                 instrument.schools().get(0),
                                 score.tune().header().type().session(),
                                 Map.of()),
-                        Optional.empty())));
+                        Optional.empty(),
+                        Map.of())));
         return new Setting(score, List.copyOf(hands), Phrasing.of(score.tune()), Set.copyOf(dressed));
     }
 }
