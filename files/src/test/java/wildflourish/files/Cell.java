@@ -24,11 +24,11 @@ record Cell(Tune tune, Version version) {
     }
 
     /** On an instrument at a tempo, with notes held as told. */
-    Cell on(String instrument, String tempo, String hold) {
+    Cell on(String instrument, String tempo, String hold, int note) {
         Instrument asked = Instrument.of(instrument);
         Tempo beats = new Tempo(Fraction.parse(tempo), tune.header().type().beatLength());
         Version plain = Version.plain("cell", new Playing(asked, asked.schools().get(0), beats));
-        return new Cell(tune, Question.held(tune, plain, hold));
+        return new Cell(tune, Question.held(tune, plain, hold, note));
     }
 
     Question ask(String student, String schools, int note) {

@@ -18,6 +18,7 @@ import wildflourish.core.ornament.Choice;
 import wildflourish.core.ornament.Share;
 import wildflourish.core.tune.Bar;
 import wildflourish.core.tune.Graces;
+import wildflourish.core.tune.Joins;
 import wildflourish.core.tune.Marks;
 import wildflourish.core.tune.Note;
 import wildflourish.core.tune.NoteId;
@@ -70,7 +71,9 @@ public record Dressing(Tune tune, Set<NoteId> small) {
         }
         for (Choice choice : placement.stack().choices()) {
             String[] sign = choice.ornament().look().sign().split(" ", -1);
-            if (sign[0].equals("mark")) {
+            if (sign[0].equals("mark") && sign[1].startsWith(SLUR)) {
+                slur(notes, sign[1].endsWith("tenuto"), marks);
+            } else if (sign[0].equals("mark")) {
                 mark(scene, notes.get(0), sign[1], choice, marks);
             }
         }
@@ -81,6 +84,26 @@ public record Dressing(Tune tune, Set<NoteId> small) {
         return scene.attempt(placement)
                 .filter(attempt -> attempt.hitches().isEmpty())
                 .flatMap(Attempt::made);
+    }
+
+    private static final String SLUR = "slur";
+    private static final String SLUR_OPENS = "slur opens";
+    private static final String SLUR_CLOSES = "slur closes";
+
+    /** A slur from the first note to the last, and a line over each where the bow leans on it. */
+    private static void slur(List<Note> notes, boolean leans, Map<NoteId, List<String>> marks) {
+        for (int i = 0; i < notes.size(); i++) {
+            List<String> its = marks.computeIfAbsent(notes.get(i).id(), id -> new ArrayList<>());
+            if (leans) {
+                its.add("tenuto");
+            }
+            if (i == 0) {
+                its.add(SLUR_OPENS);
+            }
+            if (i == notes.size() - 1) {
+                its.add(SLUR_CLOSES);
+            }
+        }
     }
 
     private static void mark(Scene scene, Note note, String name, Choice choice, Map<NoteId, List<String>> marks) {
@@ -164,13 +187,18 @@ public record Dressing(Tune tune, Set<NoteId> small) {
         }
         Marks its = note.marks();
         List<String> decorations = new ArrayList<>(its.decorations());
-        decorations.addAll(more);
+        more.stream().filter(each -> !each.startsWith(SLUR)).forEach(decorations::add);
+        Joins joins = new Joins(
+                its.joins().tied(),
+                its.joins().slursOpen() + (more.contains(SLUR_OPENS) ? 1 : 0),
+                its.joins().slursClose() + (more.contains(SLUR_CLOSES) ? 1 : 0),
+                its.joins().beamed());
         return note.withMarks(new Marks(
                 graces.isEmpty() ? its.graces() : new Graces(graces, false),
                 decorations,
                 its.chordSymbol(),
                 its.annotations(),
                 its.syllables(),
-                its.joins()));
+                joins));
     }
 }

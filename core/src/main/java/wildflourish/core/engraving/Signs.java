@@ -231,11 +231,25 @@ public final class Signs {
                 List.of(
                         new Mark.Glyph(head, x - 0.3, y - 0.5, 0.7),
                         new Mark.Line(x + 0.65, y - 0.6, x + 1.6, y - 1.2, 0.16));
+            case "slur", "slur-tenuto" -> slurred(head, name, x, y);
             default ->
                 List.of(
                         new Mark.Glyph(head, x - 0.3, y - 0.9, 0.7),
                         new Mark.Line(x + 0.65, y - 0.8, x + 1.5, y - 0.1, 0.16));
         };
+    }
+
+    /** Two heads under a slur, with lines over them where the bow leans on each. */
+    private static List<Mark> slurred(GlyphFont.Entry head, String name, double x, double y) {
+        List<Mark> marks = new ArrayList<>(List.of(
+                new Mark.Glyph(head, x - 0.4, y - 0.3, 0.7),
+                new Mark.Glyph(head, x + 0.8, y - 0.3, 0.7),
+                new Mark.Shape(arch(x - 0.3, x + 1.5, y - 1.2), 0.14)));
+        if (name.equals("slur-tenuto")) {
+            marks.add(new Mark.Line(x - 0.3, y - 0.85, x + 0.4, y - 0.85, 0.14));
+            marks.add(new Mark.Line(x + 0.9, y - 0.85, x + 1.6, y - 0.85, 0.14));
+        }
+        return marks;
     }
 
     /** Small notes at their heights before a head. */

@@ -27,6 +27,7 @@ import wildflourish.core.tune.Tune;
  * @param touches by note; of notes tied together the first
  * @param kept fingers that stay down: from the note that puts one down to the last that is played with it again
  * @param troubles what cannot be played
+ * @param ways how each note is held and struck on strings; none on buttons
  */
 public record HandLines(
         List<String> lanes,
@@ -34,7 +35,8 @@ public record HandLines(
         Optional<String> order,
         Map<NoteId, Touch> touches,
         List<Kept> kept,
-        List<LinePath.Trouble> troubles) {
+        List<LinePath.Trouble> troubles,
+        Map<NoteId, StringWay> ways) {
     private static final String CROSS = "×";
 
     public HandLines {
@@ -42,6 +44,7 @@ public record HandLines(
         touches = crossed(touches, troubles);
         kept = List.copyOf(kept);
         troubles = List.copyOf(troubles);
+        ways = Map.copyOf(ways);
     }
 
     /** A cross after the melody where a note under it is left out. */
@@ -151,10 +154,21 @@ public record HandLines(
     /** For a tune; empty for an instrument fingered on holes. */
     public static Optional<HandLines> of(
             Tune tune, Instrument instrument, School school, Tempo tempo, Map<NoteId, String> pins) {
+        return of(tune, instrument, school, tempo, pins, Map.of());
+    }
+
+    /** The same with notes that ornaments are to be made on. */
+    public static Optional<HandLines> of(
+            Tune tune,
+            Instrument instrument,
+            School school,
+            Tempo tempo,
+            Map<NoteId, String> pins,
+            Map<NoteId, Bowing> bowings) {
         if (instrument.family().isWind()) {
             return Optional.empty();
         }
-        List<Struck> line = Struck.of(tune, tempo);
+        List<Struck> line = Struck.of(tune, tempo, bowings);
         return Optional.of(
                 instrument.strings().isPresent()
                         ? of(tune, line, Manners.of(instrument.strings().get(), school, tune.metreAt(0)), pins)
@@ -168,8 +182,11 @@ public record HandLines(
         LinePath<StringWay> path = StringPath.best(line, manner, pins);
         List<Integer> fromTop = strings.fromTop();
         Map<NoteId, Touch> touches = new HashMap<>();
+        Map<NoteId, StringWay> ways = new HashMap<>();
         for (Struck each : line) {
-            path.at(each.note().id()).ifPresent(way -> touches.put(each.note().id(), touch(way, strings, fromTop)));
+            Optional<StringWay> way = path.at(each.note().id());
+            way.ifPresent(found -> ways.put(each.note().id(), found));
+            way.ifPresent(found -> touches.put(each.note().id(), touch(found, strings, fromTop)));
         }
         List<Kept> kept = StayingDown.of(line, path).stream()
                 .map(each -> Kept.of(fromTop.indexOf(each.string()), each, tune))
@@ -181,7 +198,8 @@ public record HandLines(
                 Optional.of(manner.order().name()),
                 touches,
                 kept,
-                path.troubles());
+                path.troubles(),
+                ways);
     }
 
     private static Touch touch(StringWay way, Strings strings, List<Integer> fromTop) {
@@ -238,7 +256,7 @@ public record HandLines(
             before = way;
         }
         List<String> lanes = isBox ? List.of("out", "in") : List.of("R", "L");
-        return new HandLines(lanes, Optional.empty(), Optional.empty(), touches, List.of(), path.troubles());
+        return new HandLines(lanes, Optional.empty(), Optional.empty(), touches, List.of(), path.troubles(), Map.of());
     }
 
     private static Touch touch(ButtonWay way, Family family, boolean isBegun) {

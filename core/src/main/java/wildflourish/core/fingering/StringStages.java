@@ -114,7 +114,10 @@ final class StringStages implements LinePath.Run<StringWay> {
     private List<StringHold> pinned(Struck struck, List<StringHold> all) {
         String pin = pins.getOrDefault(struck.note().id(), "");
         if (pin.isEmpty()) {
-            return all;
+            List<StringHold> able = all.stream()
+                    .filter(hold -> struck.bowing().holds().contains(nameOf(hold)))
+                    .toList();
+            return able.isEmpty() ? all : able;
         }
         List<StringHold> pinned = all.stream()
                 .filter(hold -> pin.startsWith(nameOf(hold))
@@ -218,12 +221,15 @@ final class StringStages implements LinePath.Run<StringWay> {
                 struck.beat(),
                 struck.restMillis() > 0,
                 before.melody().equals(struck.melody()),
-                HandTimes.between(before, struck));
+                HandTimes.between(before, struck),
+                before.bowing(),
+                struck.bowing());
         return known.computeIfAbsent(context, each -> rights(stage));
     }
 
     /** All that decides what strokes cost from one note to the next, but for the strings. */
-    private record Context(Struck.Beat beat, boolean isAfterRest, boolean isSamePitch, double millis) {}
+    private record Context(
+            Struck.Beat beat, boolean isAfterRest, boolean isSamePitch, double millis, Bowing before, Bowing here) {}
 
     private Right[][] rights(int stage) {
         int strings = manner.strings().open().size();

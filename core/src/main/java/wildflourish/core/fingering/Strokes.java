@@ -89,14 +89,17 @@ interface Strokes {
 
         @Override
         public void next(int state, Step step, Sink sink) {
-            int direction = direction(state);
+            int entry = direction(state);
+            int direction = step.before().bowing().turns() ? 1 - entry : entry;
             boolean isAfterRest = step.struck().restMillis() > 0;
-            if (!step.isSoonerThan(HandTimes.BOW_STROKE)) {
+            Bowing.Join join = step.struck().bowing().join();
+            if (!step.isSoonerThan(HandTimes.BOW_STROKE) && join != Bowing.Join.SAME_BOW) {
                 sink.stroke((1 - direction) * MOST, fresh(1 - direction, step.struck()));
                 sink.stroke(direction * MOST, fresh(direction, step.struck()) + (isAfterRest ? 0 : costs.of("retake")));
             }
-            int taken = state % MOST + 1;
-            if (!isAfterRest && !step.isSamePitch()) {
+            int taken = (step.before().bowing().more() > 0 ? 0 : state % MOST) + 1;
+            boolean mayGoOn = !step.isSamePitch() || step.struck().bowing().partsEqual();
+            if (!isAfterRest && mayGoOn && join != Bowing.Join.NEW_BOW) {
                 double cost = phrase(step.struck()) + (isJoined(step.struck()) ? 0 : costs.of("order"));
                 cost += taken >= LONG ? costs.of("long slur") : 0;
                 cost += Math.abs(step.to() - step.from()) > 1 ? costs.of("slur skip") : 0;

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import wildflourish.core.music.FingeredPitch;
@@ -25,6 +26,7 @@ import wildflourish.core.tune.Tune;
  * @param millis how long it lasts at the tempo
  * @param restMillis how long a rest stands before it; 0 for none
  * @param beat where in its bar it begins
+ * @param bowing what an ornament on it asks of the hand
  */
 public record Struck(
         Note note,
@@ -33,7 +35,8 @@ public record Struck(
         Fraction length,
         double millis,
         double restMillis,
-        Beat beat) {
+        Beat beat,
+        Bowing bowing) {
     public Struck {
         pitches = List.copyOf(pitches);
         tied = List.copyOf(tied);
@@ -67,6 +70,11 @@ public record Struck(
 
     /** The notes of a tune as written, one after the other. */
     public static List<Struck> of(Tune tune, Tempo tempo) {
+        return of(tune, tempo, Map.of());
+    }
+
+    /** The same with what ornaments on them ask of the hand. */
+    static List<Struck> of(Tune tune, Tempo tempo, Map<NoteId, Bowing> bowings) {
         List<Struck> line = new ArrayList<>();
         double perWhole = tempo.millisOf(Fraction.ONE).toDouble();
         double rest = 0;
@@ -88,7 +96,9 @@ public record Struck(
                 boolean isOnBeat = place.offset().modulo(tempo.beatLength()).isZero();
                 boolean beginsPhrase = place.offset().isZero() && firstBars.contains(place.bar());
                 Beat beat = new Beat(isOnBeat, quaver, eighths.denominator() == 1, beginsPhrase);
-                line.add(new Struck(note, pitches(note), List.of(note.id()), note.played(), millis, rest, beat));
+                Bowing bowing = bowings.getOrDefault(note.id(), Bowing.PLAIN);
+                line.add(
+                        new Struck(note, pitches(note), List.of(note.id()), note.played(), millis, rest, beat, bowing));
             }
             rest = 0;
             open = note.marks().joins().tied() ? Optional.of(line.get(line.size() - 1)) : Optional.empty();
@@ -126,7 +136,7 @@ public record Struck(
         List<FingeredPitch> sorted = others.stream()
                 .sorted(Comparator.comparing(FingeredPitch::midi))
                 .toList();
-        return new Struck(note, sorted, tied, length, millis, restMillis, beat);
+        return new Struck(note, sorted, tied, length, millis, restMillis, beat, bowing);
     }
 
     /** So many semitones higher. */
@@ -139,6 +149,6 @@ public record Struck(
     private Struck with(Note next, double more) {
         List<NoteId> all = new ArrayList<>(tied);
         all.add(next.id());
-        return new Struck(note, pitches, all, length.plus(next.played()), millis + more, restMillis, beat);
+        return new Struck(note, pitches, all, length.plus(next.played()), millis + more, restMillis, beat, bowing);
     }
 }

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.Collections;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import wildflourish.core.line.Tone;
 import wildflourish.core.music.Fraction;
 import wildflourish.core.music.Tempo;
@@ -21,6 +22,8 @@ import wildflourish.core.ornament.Stack;
  * @param clash the two ornaments of which both want the same; empty where all go together
  * @param hitches everything that the hand and the instrument have against it, time left aside; in the order in which it is told
  * @param made empty where the hand cannot make it
+ * @param traits what speaks for or against the way in which it is made
+ * @param hold how its first note is held on strings, as pins name it
  * @param limits stretches of time that must last so long at least
  */
 public record Attempt(
@@ -29,7 +32,9 @@ public record Attempt(
         Optional<List<Choice>> clash,
         List<Refusal> hitches,
         Optional<Made> made,
-        List<Limit> limits) {
+        List<Limit> limits,
+        Set<Trait> traits,
+        Optional<String> hold) {
     /**
      * A stretch of time that must last so many milliseconds.
      *
@@ -49,20 +54,31 @@ public record Attempt(
     public Attempt {
         hitches = List.copyOf(hitches);
         limits = List.copyOf(limits);
+        traits = Set.copyOf(traits);
     }
 
     /** Tries a stack on so many tones from one on, none of them a rest or a note that the instrument lacks. */
     static Attempt of(Scene scene, int first, int count, Stack stack) {
         Occasion occasion = scene.occasion(first, count, stack);
         Stack schooled = scene.playing().schooled(stack);
-        Stack.Composed composed = schooled.over(scene.playing().instrument().family(), occasion.lengthWholeNotes());
+        Stack.Composed composed =
+                schooled.over(scene.playing().instrument().family(), occasion.lengthWholeNotes(), count);
         if (composed.figure().isEmpty()) {
             List<Refusal> hitches = composed.clash().isPresent()
                     ? List.of(Refusal.CLAIMED_TWICE)
                     : orElse(unmade(occasion), Refusal.WRONG_LENGTH);
-            return new Attempt(occasion, Optional.empty(), composed.clash(), hitches, Optional.empty(), List.of());
+            return new Attempt(
+                    occasion,
+                    Optional.empty(),
+                    composed.clash(),
+                    hitches,
+                    Optional.empty(),
+                    List.of(),
+                    Set.of(),
+                    Optional.empty());
         }
-        Figure figure = onBeat(composed.figure().get(), occasion);
+        List<Fraction> lengths = occasion.tones().stream().map(Tone::length).toList();
+        Figure figure = onBeat(composed.figure().get().written(lengths), occasion);
         Figure least = figure.unrolled(figure.shake().least());
         Hand.Grip grip = scene.hand().grip(occasion, least);
         Optional<Made> shortest = grip.make();
@@ -70,13 +86,27 @@ public record Attempt(
             List<Limit> limits =
                     shortest.isEmpty() ? List.of() : limits(scene, first, occasion, least, grip, shortest.get());
             return new Attempt(
-                    occasion, Optional.of(least), Optional.empty(), hitches(occasion, grip), shortest, limits);
+                    occasion,
+                    Optional.of(least),
+                    Optional.empty(),
+                    hitches(occasion, grip),
+                    shortest,
+                    limits,
+                    grip.traits(),
+                    grip.hold());
         }
         List<Limit> limits = limits(scene, first, occasion, least, grip, shortest.get());
         Figure full = figure.unrolled(rounds(figure, shortest.get(), occasion));
         Hand.Grip fullGrip = scene.hand().grip(occasion, full);
         return new Attempt(
-                occasion, Optional.of(full), Optional.empty(), hitches(occasion, fullGrip), fullGrip.make(), limits);
+                occasion,
+                Optional.of(full),
+                Optional.empty(),
+                hitches(occasion, fullGrip),
+                fullGrip.make(),
+                limits,
+                fullGrip.traits(),
+                fullGrip.hold());
     }
 
     /** Whether so many tones are such as a stack stands for, and of a length it has a figure for. */
@@ -84,7 +114,7 @@ public record Attempt(
         Occasion occasion = scene.occasion(first, count, stack);
         boolean hasFigure = scene.playing()
                 .schooled(stack)
-                .hasFigures(scene.playing().instrument().family(), occasion.lengthWholeNotes());
+                .hasFigures(scene.playing().instrument().family(), occasion.lengthWholeNotes(), count);
         return hasFigure && Forms.suit(occasion);
     }
 
@@ -119,7 +149,8 @@ public record Attempt(
         boolean isWaved =
                 least.parts().stream().anyMatch(part -> part.bend().wave().isPresent());
         Optional<Refusal> wait = grip.waits();
-        Refusal slow = isWaved ? Refusal.TOO_SHORT_TO_WAVE : Refusal.TOO_FAST;
+        boolean isWind = occasion.playing().instrument().family().isWind();
+        Refusal slow = isWaved && isWind ? Refusal.TOO_SHORT_TO_WAVE : Refusal.TOO_FAST;
         Fraction need = Timing.needMillis(shortest);
         if (wait.isPresent()) {
             Fraction atOnce = scene.hand()
@@ -153,8 +184,10 @@ public record Attempt(
     /** The note before lends at most half of itself, and keeps what its own figure needs. */
     private static List<Limit> lending(Scene scene, int first, Tone before, Fraction lead) {
         List<Limit> limits = new ArrayList<>();
-        limits.add(new Limit(before.length(), lead.times(2), Refusal.CANNOT_LEND));
-        limits.add(new Limit(before.length(), lead.plus(scene.times().floor()), Refusal.CANNOT_LEND));
+        boolean isWind = scene.playing().instrument().family().isWind();
+        Refusal why = isWind ? Refusal.CANNOT_LEND : Refusal.TOO_FAST;
+        limits.add(new Limit(before.length(), lead.times(2), why));
+        limits.add(new Limit(before.length(), lead.plus(scene.times().floor()), why));
         ownFigure(scene, first)
                 .ifPresent(own -> own.made()
                         .ifPresent(made -> limits.add(new Limit(
@@ -182,7 +215,7 @@ public record Attempt(
             return unmade;
         }
         if (!Forms.suit(occasion)) {
-            return List.of(Refusal.WRONG_NOTES);
+            return List.of(wrongNotes(occasion));
         }
         List<Refusal> asked = new ArrayList<>();
         for (Choice choice : occasion.stack().choices()) {
@@ -194,6 +227,15 @@ public record Attempt(
         }
         Collections.sort(asked);
         return asked.isEmpty() ? List.of() : grip.hitches(asked);
+    }
+
+    /** What is told where the notes are not such as it is made of. */
+    private static Refusal wrongNotes(Occasion occasion) {
+        return occasion.stack().choices().stream()
+                .flatMap(choice -> choice.ornament().speech().refusals().stream())
+                .filter(Refusal::isOfNotes)
+                .findFirst()
+                .orElse(Refusal.WRONG_NOTES);
     }
 
     private static List<Refusal> orElse(List<Refusal> refusals, Refusal other) {

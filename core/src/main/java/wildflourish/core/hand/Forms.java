@@ -54,6 +54,22 @@ public final class Forms {
                         && before.map(each -> steps(each.note(), notes.get(0)) == 2)
                                 .orElse(false);
             }
+            case PAIR -> notes.size() == 2;
+            case QUAVERS -> notes.size() == 2 && areQuavers(notes);
+            case THREE -> notes.size() == 3;
+            case UNEQUAL -> notes.size() == 2 && !areEqual(notes);
+            case RISING -> notes.size() >= 2 && areRising(notes);
+            case LEAP ->
+                isOne
+                        && facts.after()
+                                .map(next -> steps(notes.get(0), next.note()) == 3)
+                                .orElse(false);
+            case DRIVEN -> areDriven(notes);
+            case OTHER ->
+                isOne
+                        && facts.before()
+                                .map(before -> !areEqual(List.of(notes.get(0), before.note())))
+                                .orElse(false);
             case TACHUM -> notes.size() == 2 && areQuavers(notes) && isTachum(facts, notes);
         };
     }
@@ -65,6 +81,26 @@ public final class Forms {
         boolean isOnBOrC = first == ChanterForms.pitch("B").midi()
                 || first == ChanterForms.pitch("c").midi();
         return isOnBOrC && second < first;
+    }
+
+    private static boolean areRising(List<Note> notes) {
+        boolean areRising = true;
+        for (int i = 1; i < notes.size(); i++) {
+            areRising &=
+                    notes.get(i).melody().midi() > notes.get(i - 1).melody().midi();
+        }
+        return areRising;
+    }
+
+    /** Long, short, short, long, as 3 1 1 3. */
+    private static boolean areDriven(List<Note> notes) {
+        if (notes.size() != 4) {
+            return false;
+        }
+        Fraction shortOne = notes.get(1).played();
+        return notes.get(2).played().equals(shortOne)
+                && notes.get(0).played().equals(shortOne.times(3))
+                && notes.get(3).played().equals(shortOne.times(3));
     }
 
     private static boolean areQuavers(List<Note> notes) {

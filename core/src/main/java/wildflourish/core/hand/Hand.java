@@ -2,6 +2,7 @@ package wildflourish.core.hand;
 
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import wildflourish.core.instrument.Family;
 import wildflourish.core.ornament.Figure;
 import wildflourish.core.ornament.Refusal;
@@ -19,13 +20,26 @@ public interface Hand {
         /** The figure as this hand makes it; empty where it cannot make it at all. */
         Optional<Made> make();
 
+        /** What speaks for or against the way in which it is made. */
+        default Set<Trait> traits() {
+            return Set.of();
+        }
+
+        /** How its first note is held on strings or buttons, as pins name it; empty on holes. */
+        default Optional<String> hold() {
+            return Optional.empty();
+        }
+
         /** Why the figure must wait for a finger that has just moved; empty where none must. */
         Optional<Refusal> waits();
     }
 
     /** The hand for a family of instruments; one that makes nothing where no ornaments are known yet. */
     static Hand of(Family family) {
-        return family.isWind() ? HoleGrip::new : (occasion, figure) -> NoGrip.INSTANCE;
+        if (family.isWind()) {
+            return HoleGrip::new;
+        }
+        return family == Family.FIDDLE ? BowGrip::new : (occasion, figure) -> NoGrip.INSTANCE;
     }
 
     /** Makes nothing. */

@@ -2,6 +2,7 @@ package wildflourish.core.hand;
 
 import java.util.List;
 import java.util.Optional;
+import wildflourish.core.line.Line;
 import wildflourish.core.line.Tone;
 import wildflourish.core.music.Fraction;
 import wildflourish.core.music.Key;
@@ -9,6 +10,7 @@ import wildflourish.core.ornament.Choice;
 import wildflourish.core.ornament.Ornament;
 import wildflourish.core.ornament.Stack;
 import wildflourish.core.ornament.Times;
+import wildflourish.core.tune.Tune;
 import wildflourish.core.version.Playing;
 
 /**
@@ -32,6 +34,19 @@ public record Occasion(
 
     public Occasion {
         tones = List.copyOf(tones);
+    }
+
+    /** A stack on so many tones of a line from one on. */
+    record Asked(int first, int count, Stack stack) {}
+
+    static Occasion of(Tune tune, Playing playing, Times times, Line line, Ways ways, Asked asked) {
+        int first = asked.first;
+        int end = first + asked.count;
+        List<Tone> tones = line.tones().subList(first, end);
+        boolean isAir = tune.header().type().name().equals("slow air");
+        Setting setting = new Setting(
+                playing, times, tune.keyAt(tones.get(0).place().played().bar()), isAir, false);
+        return new Occasion(asked.stack, tones, line.before(first), line.at(end), ways, setting);
     }
 
     public Tone first() {

@@ -1,6 +1,5 @@
 package wildflourish.core.hand;
 
-import java.util.List;
 import java.util.Optional;
 import wildflourish.core.line.Line;
 import wildflourish.core.line.Tone;
@@ -130,13 +129,6 @@ public final class Scene {
     }
 
     Occasion occasion(int first, int count, Stack stack) {
-        List<Tone> tones = line.tones().subList(first, first + count);
-        Occasion.Setting setting = new Occasion.Setting(
-                playing(),
-                times(),
-                tune.keyAt(tones.get(0).place().played().bar()),
-                tune.header().type().name().equals("slow air"),
-                false);
-        return new Occasion(stack, tones, line.before(first), line.at(first + count), ways, setting);
+        return Occasion.of(tune, playing(), times(), line, ways, new Occasion.Asked(first, count, stack));
     }
 }

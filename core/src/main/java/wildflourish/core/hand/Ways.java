@@ -4,6 +4,8 @@ import java.util.HashMap;
 import java.util.Map;
 import java.util.Optional;
 import wildflourish.core.fingering.FingeringPath;
+import wildflourish.core.fingering.HandLines;
+import wildflourish.core.fingering.StringWay;
 import wildflourish.core.instrument.ChartRow;
 import wildflourish.core.instrument.Fingering;
 import wildflourish.core.instrument.Instrument;
@@ -24,22 +26,56 @@ public final class Ways {
     private final FingeringPath path;
     /** What the teacher has decided, note by note. */
     private final Map<NoteId, Fingering> pins;
+    /** How notes are held and struck on strings. */
+    private final Map<NoteId, StringWay> onStrings;
 
-    private Ways(Instrument instrument, FingeringPath path, Map<NoteId, Fingering> pins) {
+    private final Map<NoteId, String> pinsOnStrings;
+
+    private Ways(
+            Instrument instrument,
+            FingeringPath path,
+            Map<NoteId, Fingering> pins,
+            Map<NoteId, StringWay> onStrings,
+            Map<NoteId, String> pinsOnStrings) {
         this.instrument = instrument;
         this.path = path;
         this.pins = Map.copyOf(pins);
+        this.onStrings = Map.copyOf(onStrings);
+        this.pinsOnStrings = Map.copyOf(pinsOnStrings);
     }
 
     public static Ways of(Tune tune, Version version) {
         Instrument instrument = version.playing().instrument();
+        if (!instrument.family().isWind()) {
+            return on(version, Hands.lines(tune, version));
+        }
+        FingeringPath path = FingeringPath.of(tune.notes(), instrument, fixed(tune, version));
+        return new Ways(instrument, path, pins(tune, version), Map.of(), Map.of());
+    }
+
+    /** As lines on strings or buttons have it. */
+    static Ways on(Version version, Optional<HandLines> lines) {
         return new Ways(
-                instrument, FingeringPath.of(tune.notes(), instrument, fixed(tune, version)), pins(tune, version));
+                version.playing().instrument(),
+                FingeringPath.NONE,
+                Map.of(),
+                lines.map(HandLines::ways).orElse(Map.of()),
+                Hands.linePins(version));
     }
 
     /** Where nothing is known of the tune around: usual fingerings. */
     static Ways usual(Instrument instrument) {
-        return new Ways(instrument, FingeringPath.NONE, Map.of());
+        return new Ways(instrument, FingeringPath.NONE, Map.of(), Map.of(), Map.of());
+    }
+
+    /** How a note is held and struck on strings; empty elsewhere, and where it cannot be played. */
+    public Optional<StringWay> onStrings(NoteId note) {
+        return Optional.ofNullable(onStrings.get(note));
+    }
+
+    /** What the teacher has pinned it to on strings, {@code D3}; empty where nothing. */
+    public String pinOnStrings(NoteId note) {
+        return pinsOnStrings.getOrDefault(note, "");
     }
 
     public FingeringPath path() {

@@ -57,6 +57,7 @@ public record Line(List<Tone> tones, List<BarStart> bars, Map<NoteId, List<Integ
         List<BarStart> bars = new ArrayList<>();
         Fraction now = Fraction.ZERO;
         boolean isTied = false;
+        int slurs = 0;
         for (PlayOrder.Played played : PlayOrder.of(tune)) {
             bars.add(new BarStart(played, now));
             for (Note note : tune.bars().get(played.bar()).notes()) {
@@ -64,7 +65,13 @@ public record Line(List<Tone> tones, List<BarStart> bars, Map<NoteId, List<Integ
                 boolean goesOn =
                         isTied && !note.isRest() && !tones.get(tones.size() - 1).isRest();
                 Optional<Placement> placed = placedOn(tune, version, note, played);
-                Tone.Touch touch = goesOn ? Tone.Touch.TIED : Tone.Touch.USUAL;
+                Tone.Touch touch =
+                        goesOn ? Tone.Touch.TIED : slurs > 0 && !note.isRest() ? Tone.Touch.SLURRED : Tone.Touch.USUAL;
+                slurs = Math.max(
+                        0,
+                        slurs
+                                + note.marks().joins().slursOpen()
+                                - note.marks().joins().slursClose());
                 tones.add(new Tone(note, 0, place, touch, placed, note.isRest()));
                 now = now.plus(note.played());
                 isTied = note.marks().joins().tied();

@@ -29,6 +29,12 @@ public enum Begin {
     STROKE,
     /** On the bow that is under way. */
     SAME_BOW,
+    /** A stroke of the bow that is bitten, taken lightly, or swells. */
+    BITE,
+    LIGHT,
+    SWELL,
+    /** The bow goes on and leans anew. */
+    NUDGE,
     HAMMER,
     PULL,
     SLIDE;
@@ -40,9 +46,14 @@ public enum Begin {
     /** Whether a new attack is heard: the sound before it gives way. */
     public boolean isStruck() {
         return switch (this) {
-            case TONGUE, DOUBLE, CLOSE, POP, STROKE -> true;
-            case HELD, FINGERS, ATTACK, PUSH, SETTLE, STOP, BREATH, SAME_BOW, HAMMER, PULL, SLIDE -> false;
+            case TONGUE, DOUBLE, CLOSE, POP, STROKE, BITE, LIGHT, SWELL -> true;
+            case HELD, FINGERS, ATTACK, PUSH, SETTLE, STOP, BREATH, SAME_BOW, NUDGE, HAMMER, PULL, SLIDE -> false;
         };
+    }
+
+    /** Whether the bow begins anew. */
+    public boolean isNewBow() {
+        return this == STROKE || this == BITE || this == LIGHT || this == SWELL;
     }
 
     /** Whether it is a stroke of the tongue. */

@@ -1,5 +1,7 @@
 package wildflourish.core.ornament;
 
+import wildflourish.core.instrument.Family;
+
 /**
  * An ornament as one placement plays it.
  *
@@ -8,6 +10,12 @@ package wildflourish.core.ornament;
 public record Choice(Ornament ornament, String school) implements Comparable<Choice> {
     public static Choice of(Ornament ornament) {
         return new Choice(ornament, "");
+    }
+
+    /** The same as a family's hand makes it. */
+    static Choice parse(String word, Family family) {
+        Choice any = parse(word);
+        return new Choice(Ornament.of(any.ornament.id(), family), any.school);
     }
 
     /** Reads {@code slide-in@lip}, or {@code long-roll} alone. Throws IllegalArgumentException for an ornament that is in no table. */

@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import java.util.stream.Collectors;
+import wildflourish.core.music.Fraction;
 
 /**
  * What an ornament does with its span: slots that follow each other, each with one part, or with several where a touch splits it.
@@ -115,6 +116,20 @@ public record Figure(Opening opening, List<Slot> slots, Shake shake) {
         }
         all.addAll(slots.subList(shake.at(), slots.size()));
         return new Figure(opening, all, Shake.NONE);
+    }
+
+    /** With the lengths of written notes, in whole notes, where its parts are as long as those. */
+    public Figure written(List<Fraction> lengths) {
+        if (slots.stream().noneMatch(slot -> slot.share().kind() == Share.Kind.WRITTEN)) {
+            return this;
+        }
+        Fraction whole = lengths.stream().reduce(Fraction.ZERO, Fraction::plus);
+        List<Slot> all = new ArrayList<>();
+        for (Slot slot : slots) {
+            int note = slot.parts().get(0).landing().number();
+            all.add(new Slot(Share.exact(lengths.get(note - 1).dividedBy(whole)), slot.parts()));
+        }
+        return new Figure(opening, all, shake);
     }
 
     /** All parts in order, what is repeated as often as it is at the least. */

@@ -91,7 +91,21 @@ public record Ornament(
         /** One note a third from the one before it. */
         MID,
         /** Two quavers of the chanter, B or C and then lower. */
-        TACHUM
+        TACHUM,
+        /** Two notes. */
+        PAIR,
+        QUAVERS,
+        THREE,
+        /** Two notes of different pitch. */
+        UNEQUAL,
+        /** Two to four notes, each higher than the last. */
+        RISING,
+        /** One note whose next one lies a fourth off. */
+        LEAP,
+        /** Four notes: long, short, short, long. */
+        DRIVEN,
+        /** One note after one of another pitch. */
+        OTHER
     }
 
     /**
@@ -171,9 +185,22 @@ public record Ornament(
         }
     }
 
-    /** Lengths of spans in whole notes: any, exactly one, from one on, or below one. */
-    public record Lengths(String word) {
-        boolean has(Fraction length) {
+    /**
+     * Lengths of spans in whole notes: any, exactly one, from one on, or below one.
+     *
+     * @param notes how many written notes they have; 0 for any number
+     */
+    public record Lengths(String word, int notes) {
+        static Lengths parse(String text) {
+            String[] halves = text.split(":", 2);
+            return new Lengths(halves[0], halves.length > 1 ? Integer.parseInt(halves[1]) : 0);
+        }
+
+        boolean has(Fraction length, int count) {
+            return (notes == 0 || notes == count) && has(length);
+        }
+
+        private boolean has(Fraction length) {
             if (word.equals("any")) {
                 return true;
             }
@@ -226,7 +253,7 @@ public record Ornament(
 
     private static List<Ornament> readAll() {
         List<Ornament> all = new ArrayList<>();
-        for (String hand : List.of("winds", "chanter")) {
+        for (String hand : List.of("winds", "chanter", "fiddle")) {
             all.addAll(read(Table.load("ornaments/" + hand + ".table"), Table.load("ornaments/" + hand + ".figures")));
         }
         return List.copyOf(all);
@@ -265,7 +292,7 @@ public record Ornament(
         return new Sized(
                 row.words("for").stream().map(Ornament::family).collect(java.util.stream.Collectors.toSet()),
                 row.optional("school").orElse(""),
-                new Lengths(row.text("span")),
+                row.read("span", Lengths::parse),
                 row.read("figure", text -> Figure.parse(text, opening)));
     }
 
@@ -345,9 +372,8 @@ public record Ornament(
     /** Whether it is asked at all on a family's instruments. */
     private boolean isKnownTo(Family family) {
         boolean isOfWinds = makers.stream().anyMatch(maker -> maker.family().isWind());
-        return isOfWinds
-                && family.isWind()
-                && (isMadeBy(family) || isForFingeredWinds() || family == Family.NINE_NOTE_PIPES);
+        boolean isToldOnWinds = family.isWind() && isOfWinds;
+        return isMadeBy(family) || (isToldOnWinds && (isForFingeredWinds() || family == Family.NINE_NOTE_PIPES));
     }
 
     private boolean isForFingeredWinds() {
@@ -360,6 +386,19 @@ public record Ornament(
 
     public static Optional<Ornament> find(String id) {
         return ALL.stream().filter(each -> each.id.equals(id)).findFirst();
+    }
+
+    /** As a family's hand makes it; where that has none of the name, as another does. */
+    public static Optional<Ornament> find(String id, Family family) {
+        return of(family).stream()
+                .filter(each -> each.id.equals(id))
+                .findFirst()
+                .or(() -> find(id));
+    }
+
+    /** The same. Throws IllegalArgumentException, naming those there are, for an id that no table has. */
+    public static Ornament of(String id, Family family) {
+        return find(id, family).orElseGet(() -> of(id));
     }
 
     /** Throws IllegalArgumentException, naming those there are, for an id that no table has. */
@@ -377,14 +416,14 @@ public record Ornament(
     }
 
     /** The figure for a span of a length in one of its own schools; empty where it has none. */
-    public Optional<Figure> figureFor(Family family, String school, Fraction length) {
+    public Optional<Figure> figureFor(Family family, String school, Fraction length, int count) {
         for (Sized sized : figures) {
-            if (!sized.school.isEmpty() && sized.suits(family, school) && sized.length.has(length)) {
+            if (!sized.school.isEmpty() && sized.suits(family, school) && sized.length.has(length, count)) {
                 return Optional.of(sized.figure);
             }
         }
         for (Sized sized : figures) {
-            if (sized.suits(family, "") && sized.length.has(length)) {
+            if (sized.suits(family, "") && sized.length.has(length, count)) {
                 return Optional.of(sized.figure);
             }
         }

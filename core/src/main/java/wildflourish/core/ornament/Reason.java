@@ -10,6 +10,19 @@ public enum Reason {
     PARTS_TWO_EQUAL(40),
     PARTS_THIRD_EQUAL(40),
     PARTS_EQUAL_TOO(15),
+    PARTS_EQUAL_NOTES(40),
+    BELONGS_HERE(32),
+    FILLS_THE_GAP(32),
+    ROUNDS_OFF_THE_PHRASE(32),
+    OPEN_STRING_RINGS(24),
+    LINE_RISES_INTO_IT(24),
+    ROOM_FOR_IT(24),
+    ONLY_A_NEIGHBOUR(24),
+    BOW_COMES_RIGHT(24),
+    MARKS_THE_BEAT(16),
+    HAND_IS_THERE(16),
+    GAP_IN_A_RUN(16),
+    ALL_IS_PLAIN_AROUND(8),
     FILLS_HELD_NOTE(34),
     BREATH_DUE(30),
     GATHERS_EQUAL_NOTES(26),
@@ -30,6 +43,14 @@ public enum Reason {
     ON_THE_BEAT(6),
     ROOM_TO_SPARE(5),
     SETS_OFF(1),
+    TURNS_THE_BOW(-24),
+    LIKE_ITS_NEIGHBOUR(-24),
+    HARD_SPOT(-24),
+    AGAINST_THE_STYLE(-24),
+    BARELY_CLEAN(-16),
+    WEAK_FINGER(-16),
+    BLURS_THE_BEAT(-16),
+    SAVE_FOR_REPEAT(-8),
     SPEAKS_WEAKLY(-25),
     LOST_IN_DANCE(-20),
     ROLL_SPEAKS_HARD(-15),
@@ -47,8 +68,8 @@ public enum Reason {
             .sorted(Comparator.comparingInt((Reason each) -> -Math.abs(each.points)))
             .toList();
 
-    /** Those that are asked of every ornament, whatever its row says. */
-    public static final List<Reason> OF_ALL = List.of(ROOM_TO_SPARE, TIGHT, TIRES_THE_EAR, CROWDED);
+    /** Those that are asked of every ornament of the winds, whatever its row says. */
+    public static final List<Reason> OF_WINDS = List.of(ROOM_TO_SPARE, TIGHT, TIRES_THE_EAR, CROWDED);
 
     private final int points;
 

@@ -1,6 +1,7 @@
 package wildflourish.core.ornament;
 
 import java.util.Locale;
+import java.util.Set;
 
 /** Why an ornament does not fit, in the order in which it is told. The hand's own are the hitches that a hand finds when it tries. */
 public enum Refusal {
@@ -15,6 +16,24 @@ public enum Refusal {
     CLAIMED_TWICE,
     WRONG_LENGTH,
     WRONG_NOTES,
+    PITCHES_DIFFER,
+    NOTES_DO_NOT_MATCH,
+    RHYTHM_DIFFERS,
+    NO_STEP_TO_FILL,
+    NOT_RISING,
+    NO_OTHER_NOTE,
+    OTHER_KIND_OF_TUNE,
+    BEAT_WOULD_BE_LOST,
+    NOTHING_BELOW_ON_STRING,
+    NO_FINGER_ABOVE,
+    FINGER_JUST_PLAYED,
+    TWO_STRINGS,
+    EQUAL_UNDER_SLUR,
+    SLUR_SKIPS_STRING,
+    NEEDS_NEW_BOW,
+    OPEN_STRING_FIXED,
+    NUT_IN_THE_WAY,
+    TOO_WIDE,
     NOTHING_LEFT_TO_LIFT,
     NOTHING_LEFT_TO_TAP,
     NO_CLEAN_TAP,
@@ -55,12 +74,24 @@ public enum Refusal {
     FINGER_JUST_LIFTED,
     TOO_FAST;
 
-    /** As tables and the command line write it: {@code roll-all-closed}. */
+    /** Those that say of what notes an ornament is made, where these are none. */
+    private static final Set<Refusal> OF_NOTES =
+            Set.of(PITCHES_DIFFER, NOTES_DO_NOT_MATCH, RHYTHM_DIFFERS, NO_STEP_TO_FILL, NOT_RISING, NO_OTHER_NOTE);
+
+    public boolean isOfNotes() {
+        return OF_NOTES.contains(this);
+    }
+
+    /** As tables and the command line write it: {@code roll-all-closed}; what is told of strings and of the chanter in other words has one name. */
     public String id() {
+        return this == NOTHING_BELOW_ON_STRING ? NOTHING_BELOW.id() : word();
+    }
+
+    private String word() {
         return name().toLowerCase(Locale.ROOT).replace('_', '-');
     }
 
-    /** Throws IllegalArgumentException for a word that names none. */
+    /** As an ornament's row writes it. Throws IllegalArgumentException for a word that names none. */
     public static Refusal parse(String id) {
         return valueOf(id.toUpperCase(Locale.ROOT).replace('-', '_'));
     }

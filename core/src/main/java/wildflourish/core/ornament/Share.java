@@ -18,6 +18,8 @@ public record Share(Kind kind, Fraction part, String time) {
         ELASTIC,
         /** The shortest there is. */
         SHORTEST,
+        /** As long as the written note that sounds. */
+        WRITTEN,
         /** As long as a movement takes that is named in {@code times.table}. */
         TIMED
     }
@@ -26,6 +28,9 @@ public record Share(Kind kind, Fraction part, String time) {
 
     /** Reads {@code 1/3}, {@code 1/4*}, {@code min} or {@code @shake}. */
     static Share parse(String word) {
+        if (word.equals("w")) {
+            return new Share(Kind.WRITTEN, Fraction.ZERO, "");
+        }
         if (word.equals("min")) {
             return new Share(Kind.SHORTEST, Fraction.ZERO, "");
         }
@@ -35,6 +40,11 @@ public record Share(Kind kind, Fraction part, String time) {
         return word.endsWith("*")
                 ? new Share(Kind.ELASTIC, Fraction.parse(word.substring(0, word.length() - 1)), "")
                 : new Share(Kind.EXACT, Fraction.parse(word), "");
+    }
+
+    /** Exactly so much. */
+    static Share exact(Fraction part) {
+        return new Share(Kind.EXACT, part, "");
     }
 
     /** The share of a part that splits this one: what was exact gives way between its pieces. */
@@ -53,6 +63,7 @@ public record Share(Kind kind, Fraction part, String time) {
             case EXACT -> part.toString();
             case ELASTIC -> part + "*";
             case SHORTEST -> "min";
+            case WRITTEN -> "w";
             case TIMED -> "@" + time.replace(' ', '-');
         };
     }

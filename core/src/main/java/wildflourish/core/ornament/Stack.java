@@ -32,7 +32,14 @@ public record Stack(List<Choice> choices) {
         return new Stack(List.of(Choice.of(ornament)));
     }
 
-    /** Reads {@code slide-in+long-roll@even}. Throws IllegalArgumentException for an ornament that is in no table. */
+    /** Reads {@code slide-in+long-roll@even} as a family's hand makes it. Throws IllegalArgumentException for an ornament that is in no table. */
+    public static Stack parse(String words, Family family) {
+        return new Stack(Arrays.stream(words.split("[+]", -1))
+                .map(word -> Choice.parse(word, family))
+                .toList());
+    }
+
+    /** The same as any hand makes it. */
     public static Stack parse(String words) {
         return new Stack(
                 Arrays.stream(words.split("[+]", -1)).map(Choice::parse).toList());
@@ -97,15 +104,15 @@ public record Stack(List<Choice> choices) {
     public record Composed(Optional<Figure> figure, Optional<List<Choice>> clash) {}
 
     /** Whether each of its ornaments has a figure for such a span by itself. */
-    public boolean hasFigures(Family family, Fraction length) {
+    public boolean hasFigures(Family family, Fraction length, int count) {
         return choices.stream()
                 .allMatch(choice -> choice.ornament()
-                        .figureFor(family, schoolOf(choice, family), length)
+                        .figureFor(family, schoolOf(choice, family), length, count)
                         .isPresent());
     }
 
     /** The figures of all choices as one. */
-    public Composed over(Family family, Fraction length) {
+    public Composed over(Family family, Fraction length, int count) {
         Optional<List<Choice>> clash = clash();
         if (clash.isPresent()) {
             return new Composed(Optional.empty(), clash);
@@ -113,7 +120,7 @@ public record Stack(List<Choice> choices) {
         Figure figure = Figure.PLAIN;
         Map<Ornament.Slot, Choice> touches = new EnumMap<>(Ornament.Slot.class);
         for (Choice choice : choices) {
-            Optional<Figure> own = choice.ornament().figureFor(family, schoolOf(choice, family), length);
+            Optional<Figure> own = choice.ornament().figureFor(family, schoolOf(choice, family), length, count);
             if (own.isEmpty()) {
                 return new Composed(Optional.empty(), Optional.empty());
             }
@@ -129,7 +136,7 @@ public record Stack(List<Choice> choices) {
             if (!done.contains(choice)) {
                 done.add(choice);
                 Figure own = choice.ornament()
-                        .figureFor(family, schoolOf(choice, family), length)
+                        .figureFor(family, schoolOf(choice, family), length, count)
                         .orElseThrow();
                 Optional<Figure> dressed = dressed(figure, own, choice.ornament(), touch.getKey());
                 if (dressed.isEmpty()) {

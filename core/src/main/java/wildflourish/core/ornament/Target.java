@@ -30,6 +30,8 @@ public record Target(Kind kind, int number, String name) {
         /** The scale note between the note before and the note, or between the first and the second of the span. */
         MIDDLE,
         NEXT,
+        /** Steps of the scale towards the next note. */
+        TOWARDS,
         BEFORE,
         /** Over a fork: the top finger alone lifted, two steps up. */
         OVER,
@@ -37,7 +39,7 @@ public record Target(Kind kind, int number, String name) {
         NAMED,
         /** The small notes that the table of the chanter's forms has here. */
         FORM,
-        /** An open string, counted from 1, the highest. */
+        /** An open string, counted from 1, the highest; 0 for that of the note. */
         OPEN_STRING,
         SILENCE
     }
@@ -57,7 +59,7 @@ public record Target(Kind kind, int number, String name) {
             Map.entry("form", new Target(Kind.FORM, 0, "")),
             Map.entry(".", new Target(Kind.SILENCE, 0, "")));
 
-    private static final Pattern COUNTED = Pattern.compile("(n|\\^|_|#|o|)([+-]?\\d+)");
+    private static final Pattern COUNTED = Pattern.compile("(n|\\^|_|#|o|>|)([+-]?\\d+)");
 
     /** The note itself. */
     public static final Target NOTE = of(Kind.MELODY, 1);
@@ -86,6 +88,7 @@ public record Target(Kind kind, int number, String name) {
             case "_" -> of(Kind.TAP, number);
             case "#" -> of(Kind.SEMITONE, number);
             case "o" -> of(Kind.OPEN_STRING, number);
+            case ">" -> of(Kind.TOWARDS, number);
             default -> of(Kind.STEP, number);
         };
     }
@@ -116,6 +119,7 @@ public record Target(Kind kind, int number, String name) {
             case OCTAVE -> number > 0 ? "8+" : "8-";
             case MIDDLE -> "mid";
             case NEXT -> "next";
+            case TOWARDS -> ">" + number;
             case BEFORE -> "before";
             case OVER -> "over";
             case NAMED -> "=" + name;

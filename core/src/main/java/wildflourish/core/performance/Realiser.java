@@ -7,6 +7,7 @@ import wildflourish.core.fingering.HandLines;
 import wildflourish.core.hand.Attempt;
 import wildflourish.core.hand.Glide;
 import wildflourish.core.hand.Hand;
+import wildflourish.core.hand.Hands;
 import wildflourish.core.hand.Held;
 import wildflourish.core.hand.Made;
 import wildflourish.core.hand.Scene;
@@ -268,12 +269,23 @@ public final class Realiser {
             Made.Small small = part.smalls().get(i);
             Fraction length = end.minus(start).times(small.millis()).dividedBy(sum);
             Fraction until = i == part.smalls().size() - 1 ? end : now.plus(length);
-            boolean isFirst = i == 0 && frame.isFirst && part.waitMillis().isZero();
-            Begin wanted = isFirst && part.landing().begin().isTongue() ? Begin.TONGUE : Begin.FINGERS;
+            Begin own = part.landing().begin();
+            boolean isFirst = i == 0
+                    && (frame.isFirst || own.isNewBow())
+                    && part.waitMillis().isZero();
+            Begin wanted = isFirst ? wanted(own) : Begin.FINGERS;
             Begin begin = isFirst ? beginOf(small.sound(), wanted, frame) : Begin.FINGERS;
             add(now, until, frame.cue(roleOf(small.role())), small.sound().with(begin));
             now = until;
         }
+    }
+
+    /** How the first small note of a part begins, by how the part begins; what is hammered is struck on its small note. */
+    private static Begin wanted(Begin own) {
+        if (own.isTongue()) {
+            return Begin.TONGUE;
+        }
+        return own.isNewBow() ? own : own == Begin.HAMMER ? Begin.STROKE : Begin.FINGERS;
     }
 
     private static Role roleOf(Made.Role role) {
@@ -291,8 +303,9 @@ public final class Realiser {
             return;
         }
         Role role = part.landing().isSilent() ? Role.REST : Role.MELODY;
-        boolean isClosed = part.landing().begin() == Begin.CLOSE;
-        Begin begin = isAfterSmalls && !isClosed
+        Begin own = part.landing().begin();
+        boolean isOwn = own == Begin.CLOSE || own == Begin.HAMMER || own == Begin.PULL;
+        Begin begin = isAfterSmalls && !isOwn
                 ? Begin.FINGERS
                 : beginOf(part.landing(), part.landing().begin(), frame);
         Sound landing = part.landing().with(begin);
@@ -319,7 +332,11 @@ public final class Realiser {
             return strike();
         }
         if (wanted != Begin.ATTACK) {
-            return wanted;
+            boolean goesOn = frame.isFirst
+                    && wanted == Begin.STROKE
+                    && lines.filter(hand -> !hand.isBegun(frame.first.note().id()))
+                            .isPresent();
+            return goesOn ? Begin.SAME_BOW : wanted;
         }
         if (!frame.isFirst) {
             boolean hasTongue = strike() == Begin.TONGUE;

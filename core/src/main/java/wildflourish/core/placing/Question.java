@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
+import wildflourish.core.fingering.HandLines;
 import wildflourish.core.hand.Scene;
 import wildflourish.core.instrument.ChartRow;
 import wildflourish.core.instrument.Instrument;
@@ -66,11 +67,17 @@ public record Question(Tune tune, Version version, Profile profile, List<String>
         return String.join(", ", schools.stream().map(School::id).toList());
     }
 
-    /** A version with notes held as told, {@code 4:XXXXOOXX}, several between blanks; {@code –} for none. Throws IllegalArgumentException for a hold the note has not. */
-    public static Version held(Tune tune, Version version, String holds) {
+    /**
+     * A version with notes held as told: {@code 4:XXXXOOXX}, several between blanks; on strings {@code D3} for the note asked about; {@code –} for none. Throws
+     * IllegalArgumentException for a hold the note has not.
+     */
+    public static Version held(Tune tune, Version version, String holds, int asked) {
         Version held = version;
         if (holds.isBlank() || holds.equals("–")) {
             return held;
+        }
+        if (version.playing().instrument().strings().isPresent()) {
+            return heldOnStrings(tune, version, holds.trim(), sounding(tune, asked));
         }
         for (String hold : holds.trim().split("[ ,]+", -1)) {
             String[] halves = hold.split(":", 2);
@@ -84,6 +91,17 @@ public record Question(Tune tune, Version version, Profile profile, List<String>
             held = held.with(tune, spot.withPin(halves[1]));
         }
         return held;
+    }
+
+    private static Version heldOnStrings(Tune tune, Version version, String hold, Note note) {
+        Instrument instrument = version.playing().instrument();
+        List<String> known = HandLines.pins(instrument, note);
+        if (!known.contains(hold)) {
+            throw new IllegalArgumentException("the " + instrument.name() + " does not hold " + note.melody() + " as "
+                    + hold + "; it has " + String.join(", ", known));
+        }
+        Spot spot = version.at(note.id()).orElse(Spot.bare(note.id()));
+        return version.with(tune, spot.withPin(hold));
     }
 
     private static void checkHold(Instrument instrument, Note note, String holes) {
@@ -116,7 +134,12 @@ public record Question(Tune tune, Version version, Profile profile, List<String>
                 Layer.Rule.all().stream().filter(rule -> rule.id().equals(id)).findFirst();
         return layer.isPresent()
                 ? about(layer.get())
-                : about(scene(), at, new Stack(List.of(choice(Ornament.of(id)))), count);
+                : about(
+                        scene(),
+                        at,
+                        new Stack(List.of(choice(
+                                Ornament.of(id, version.playing().instrument().family())))),
+                        count);
     }
 
     private Scene scene() {
@@ -157,7 +180,8 @@ public record Question(Tune tune, Version version, Profile profile, List<String>
         if (!isOrnament) {
             return List.of(about(id, 1));
         }
-        Stack stack = new Stack(List.of(choice(Ornament.of(id))));
+        Stack stack = new Stack(
+                List.of(choice(Ornament.of(id, version.playing().instrument().family()))));
         return WhatFits.spans(scene(), sounding(tune, note).id(), stack).stream()
                 .map(Verdict::of)
                 .toList();

@@ -7,6 +7,7 @@ import wildflourish.core.hand.Attempt;
 import wildflourish.core.hand.Forms;
 import wildflourish.core.hand.Held;
 import wildflourish.core.hand.Made;
+import wildflourish.core.hand.Trait;
 import wildflourish.core.instrument.Family;
 import wildflourish.core.instrument.Hole;
 import wildflourish.core.instrument.RollSpeech;
@@ -15,6 +16,7 @@ import wildflourish.core.music.Fraction;
 import wildflourish.core.ornament.Ornament;
 import wildflourish.core.ornament.Reason;
 import wildflourish.core.ornament.Target;
+import wildflourish.core.ornament.Usage;
 import wildflourish.core.tune.Bar;
 import wildflourish.core.tune.Note;
 import wildflourish.core.tune.Part;
@@ -38,7 +40,8 @@ final class Reasons {
     /** All that hold, those with the most points first. */
     static List<Reason> of(Facts facts) {
         Reasons reasons = new Reasons(facts);
-        List<Reason> asked = new ArrayList<>(Reason.OF_ALL);
+        List<Reason> asked =
+                new ArrayList<>(facts.situation().instrument().family().isWind() ? Reason.OF_WINDS : List.of());
         facts.stack()
                 .choices()
                 .forEach(choice -> asked.addAll(choice.ornament().speech().reasons()));
@@ -52,6 +55,27 @@ final class Reasons {
             case PARTS_TWO_EQUAL -> situation.equalBefore() == 1;
             case PARTS_THIRD_EQUAL -> situation.equalBefore() >= 2;
             case PARTS_EQUAL_TOO -> usesTap() ? situation.equalBefore() == 1 : situation.equalBefore() >= 2;
+            case PARTS_EQUAL_NOTES -> situation.equalBefore() > 0 || hasEqualInside();
+            case BELONGS_HERE -> belongsHere();
+            case FILLS_THE_GAP -> fillsGap();
+            case ROUNDS_OFF_THE_PHRASE -> situation.endsPhrase(lastNote());
+            case OPEN_STRING_RINGS -> has(Trait.OPEN_STRING);
+            case LINE_RISES_INTO_IT -> situation.rise() > 0;
+            case ROOM_FOR_IT -> hasRoomForIt();
+            case ONLY_A_NEIGHBOUR -> Forms.isTurn(facts.notes());
+            case BOW_COMES_RIGHT -> has(Trait.TURNS_BOW) && isNextBeatUp();
+            case MARKS_THE_BEAT -> situation.isOnTuneBeat(situation.note());
+            case HAND_IS_THERE -> has(Trait.ONE_STRING);
+            case GAP_IN_A_RUN -> isBetweenQuavers();
+            case ALL_IS_PLAIN_AROUND -> others().isEmpty();
+            case TURNS_THE_BOW -> has(Trait.TURNS_BOW);
+            case LIKE_ITS_NEIGHBOUR -> isNearItsKind();
+            case HARD_SPOT -> has(Trait.BESIDE_LEAP);
+            case AGAINST_THE_STYLE -> List.of("reel", "hornpipe", "breakdown").contains(situation.kindOfTune());
+            case BARELY_CLEAN -> !facts.isCleanAt(Fraction.of(11, 10));
+            case WEAK_FINGER -> has(Trait.LITTLE_FINGER);
+            case BLURS_THE_BEAT -> !situation.isOnTuneBeat(situation.note());
+            case SAVE_FOR_REPEAT -> !isSecondTime() && isRepeated();
             case FILLS_HELD_NOTE -> facts.isOneNote() && isLong();
             case BREATH_DUE -> Breaths.isDue(situation);
             case GATHERS_EQUAL_NOTES -> facts.areEqualNotes();
@@ -88,6 +112,84 @@ final class Reasons {
             case TAP_ON_RISE -> situation.rise() > 0;
             case BENDS_TUNING -> situation.instrument().family() == Family.WHISTLE;
         };
+    }
+
+    // Strings
+
+    private boolean has(Trait trait) {
+        return facts.attempt()
+                .filter(attempt -> attempt.traits().contains(trait))
+                .isPresent();
+    }
+
+    private Note lastNote() {
+        return facts.notes().get(facts.notes().size() - 1);
+    }
+
+    private boolean hasEqualInside() {
+        List<Note> notes = facts.notes();
+        boolean hasEqual = false;
+        for (int i = 1; i < notes.size(); i++) {
+            hasEqual |= notes.get(i).melody().equals(notes.get(i - 1).melody());
+        }
+        return hasEqual;
+    }
+
+    private boolean belongsHere() {
+        return facts.stack().choices().stream()
+                .map(choice ->
+                        Usage.of(choice.ornament().id(), situation.playing().schoolOf(choice)))
+                .flatMap(Optional::stream)
+                .anyMatch(usage -> usage.isUsualIn(situation.kindOfTune(), situation.isSixEight()));
+    }
+
+    /** A third or a fourth lies inside, or before the next note. */
+    private boolean fillsGap() {
+        List<Note> notes = facts.notes();
+        Optional<Note> other =
+                notes.size() > 1 ? Optional.of(notes.get(1)) : facts.after().map(Tone::note);
+        return other.map(each -> Math.abs(
+                        each.melody().staffStep() - notes.get(0).melody().staffStep()))
+                .filter(steps -> steps == 2 || steps == 3)
+                .isPresent();
+    }
+
+    private boolean hasRoomForIt() {
+        Fraction length = facts.lengthWholeNotes();
+        return !length.isLessThan(Fraction.of(3, 8))
+                || !situation.playing().tempo().millisOf(length).isLessThan(Fraction.of(400));
+    }
+
+    private boolean isBetweenQuavers() {
+        return situation.before().filter(tone -> tone.length().equals(QUAVER)).isPresent()
+                && facts.after().filter(tone -> tone.length().equals(QUAVER)).isPresent();
+    }
+
+    /** Whether the plain bow comes up on the next beat after the span. */
+    private boolean isNextBeatUp() {
+        List<Tone> tones = situation.scene().line().tones();
+        return tones.stream()
+                .skip(situation.tone() + (long) facts.tones().size())
+                .filter(tone -> !tone.isRest() && situation.isOnTuneBeat(tone.note()))
+                .findFirst()
+                .flatMap(tone -> situation.scene().ways().onStrings(tone.note().id()))
+                .filter(way -> !way.isDown())
+                .isPresent();
+    }
+
+    private boolean isNearItsKind() {
+        Tune tune = situation.tune();
+        Fraction length = tune.metreAt(situation.place().bar()).barLength();
+        return others().stream()
+                .filter(each -> each.ornament().kind() == facts.ornament().kind())
+                .anyMatch(each -> Breaths.distance(
+                                tune, each.span().first(), situation.note().id())
+                        .isLessThan(length));
+    }
+
+    private boolean isRepeated() {
+        return situation.scene().line().tones().stream()
+                .anyMatch(tone -> tone.pass() > 1 && tone.note().equals(situation.note()));
     }
 
     private boolean isLong() {

@@ -6,6 +6,7 @@ import java.util.Optional;
 import wildflourish.core.hand.Attempt;
 import wildflourish.core.ornament.Ornament;
 import wildflourish.core.ornament.Refusal;
+import wildflourish.core.ornament.Usage;
 import wildflourish.core.tune.Note;
 import wildflourish.core.tune.Part;
 import wildflourish.core.tune.Tune;
@@ -40,7 +41,7 @@ final class Refusals {
     }
 
     private static boolean isBeforeForm(Refusal refusal) {
-        return refusal.compareTo(Refusal.WRONG_NOTES) <= 0;
+        return refusal.compareTo(Refusal.NO_OTHER_NOTE) <= 0;
     }
 
     /** What holds against anything there. */
@@ -71,8 +72,26 @@ final class Refusals {
             case NOT_FROM_A_BEAT -> !facts.situation().isOnBeat();
             case STRUCTURAL_NOTE -> isLeftOut(facts) && isStructural(facts.situation());
             case REST_MUST_FOLLOW -> facts.after().isPresent();
+            case OTHER_KIND_OF_TUNE -> isOfOtherTunes(facts);
+            case BEAT_WOULD_BE_LOST -> losesBeat(facts);
             default -> false;
         };
+    }
+
+    private static boolean isOfOtherTunes(Facts facts) {
+        Situation situation = facts.situation();
+        return facts.stack().choices().stream()
+                .map(choice ->
+                        Usage.of(choice.ornament().id(), situation.playing().schoolOf(choice)))
+                .flatMap(Optional::stream)
+                .anyMatch(usage -> !usage.isAllowedIn(situation.kindOfTune(), situation.isSixEight()));
+    }
+
+    /** Whether the note that is dropped or hidden, the last of its span, is on a beat of the tune or ends a phrase. */
+    private static boolean losesBeat(Facts facts) {
+        List<Note> notes = facts.notes();
+        Note last = notes.get(notes.size() - 1);
+        return facts.situation().isOnTuneBeat(last) || facts.situation().endsPhrase(last);
     }
 
     private static boolean isLeftOut(Facts facts) {

@@ -1,6 +1,7 @@
 package wildflourish.core.placing;
 
 import java.util.Optional;
+import wildflourish.core.form.Phrasing;
 import wildflourish.core.hand.Held;
 import wildflourish.core.hand.Scene;
 import wildflourish.core.instrument.ChartRow;
@@ -84,6 +85,34 @@ public record Situation(Scene scene, Note note, int tone) {
         Metre metre = tune().metreAt(place().bar());
         Fraction count = metre.isCompound() ? metre.countLength() : Fraction.of(1, 4);
         return place().offset().modulo(count).isZero();
+    }
+
+    /** On a beat as this kind of tune is counted: in a reel the minims. */
+    public boolean isOnTuneBeat(Note asked) {
+        NotePlace there = tune().placeOf(asked.id());
+        return there.offset().modulo(tune().header().type().beatLength()).isZero();
+    }
+
+    /** Whether a note is the last that sounds of its phrase. */
+    public boolean endsPhrase(Note asked) {
+        int bar = tune().placeOf(asked.id()).bar();
+        return Phrasing.of(tune()).phrases().stream()
+                .filter(phrase -> phrase.has(bar))
+                .flatMap(phrase -> tune().bars().subList(phrase.firstBar(), phrase.lastBar() + 1).stream())
+                .flatMap(each -> each.notes().stream())
+                .filter(each -> !each.isRest())
+                .reduce((one, other) -> other)
+                .filter(asked::equals)
+                .isPresent();
+    }
+
+    public String kindOfTune() {
+        return tune().header().type().name();
+    }
+
+    public boolean isSixEight() {
+        Metre metre = tune().metreAt(place().bar());
+        return metre.isCompound() && metre.barLength().equals(Fraction.of(3, 4));
     }
 
     /** The chart's row for the note; empty for a rest and for a note the instrument lacks. */

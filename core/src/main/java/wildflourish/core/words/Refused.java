@@ -34,6 +34,24 @@ final class Refused {
                 "it needs " + lengths(facts) + "; here " + (facts.count() == 1 ? "is " : "are ")
                         + Words.noteLength(facts.lengthWholeNotes());
             case WRONG_NOTES -> "these notes are not what it stands for: " + standsFor(facts);
+            case PITCHES_DIFFER -> "its strokes repeat one pitch; these notes differ";
+            case NOTES_DO_NOT_MATCH -> "these are not the notes it stands for";
+            case RHYTHM_DIFFERS -> "it needs long, short, short, long";
+            case NO_STEP_TO_FILL -> "there is no step here to fill";
+            case NOT_RISING -> "each note must rise, so that a new finger drops";
+            case NO_OTHER_NOTE -> "there is no other note before it to catch";
+            case OTHER_KIND_OF_TUNE -> "it belongs to another kind of tune";
+            case BEAT_WOULD_BE_LOST -> "without this note the beat is lost";
+            case NOTHING_BELOW_ON_STRING -> "nothing lies below this note on its string";
+            case NO_FINGER_ABOVE -> "no finger is left above to do it";
+            case FINGER_JUST_PLAYED -> "that finger has just played; nobody would hear the grace";
+            case TWO_STRINGS -> "crossing to another string would break it";
+            case EQUAL_UNDER_SLUR -> "in one bow equal notes melt into one";
+            case SLUR_SKIPS_STRING -> "the bow would sweep the string between";
+            case NEEDS_NEW_BOW -> "it starts with a new bow; this note is slurred on";
+            case OPEN_STRING_FIXED -> "an open string cannot slide or shake; try the fourth finger below";
+            case NUT_IN_THE_WAY -> "the nut is in the way";
+            case TOO_WIDE -> "the finger cannot travel so far in tune";
             case NOTHING_LEFT_TO_LIFT -> "nothing is down to flick: tap instead";
             case NOTHING_LEFT_TO_TAP -> "all holes are shut: cut instead";
             case NO_CLEAN_TAP -> "no single finger gives a clean note below " + note + ": cut instead";
@@ -83,7 +101,7 @@ final class Refused {
     private static String tooFast(Facts facts) {
         String smaller = facts.ornament().manner().growsFrom().stream()
                 .findFirst()
-                .flatMap(Ornament::find)
+                .flatMap(id -> Ornament.find(id, facts.situation().instrument().family()))
                 .map(each -> ": take the " + each.name())
                 .orElse(": slow down, or leave it plain");
         return "above " + clean(facts) + " it blurs" + smaller;
@@ -133,6 +151,14 @@ final class Refused {
             case BEFORE -> "a note that goes on to another";
             case MID -> "a note a third from the one before";
             case TACHUM -> "two quavers, B or C and then lower";
+            case PAIR -> "two notes";
+            case QUAVERS -> "two quavers";
+            case THREE -> "three notes";
+            case UNEQUAL -> "two different notes";
+            case RISING -> "rising notes";
+            case LEAP -> "a note whose next lies a fourth off";
+            case DRIVEN -> "long, short, short, long";
+            case OTHER -> "a note after another pitch";
         };
     }
 

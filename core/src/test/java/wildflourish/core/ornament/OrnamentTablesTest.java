@@ -4,6 +4,8 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import java.util.List;
+import java.util.stream.IntStream;
+import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
@@ -74,7 +76,9 @@ class OrnamentTablesTest {
             assertThat(ornament.look().how()).endsWith(".");
             assertThat(ornament.isTouch()).isEqualTo(!ornament.form().claims().isEmpty());
             for (String smaller : ornament.manner().growsFrom()) {
-                assertThat(Ornament.of(smaller).manner().weight())
+                assertThat(Ornament.of(smaller, ornament.makers().get(0).family())
+                                .manner()
+                                .weight())
                         .as(ornament + " grows from " + smaller)
                         .isLessThanOrEqualTo(ornament.manner().weight());
             }
@@ -89,9 +93,11 @@ class OrnamentTablesTest {
     private static long figuresOf(Ornament ornament, Family family) {
         List<String> schools = ornament.schools(family).isEmpty() ? List.of("") : ornament.schools(family);
         return schools.stream()
-                .filter(school -> List.of(Fraction.of(1, 8), Fraction.of(1, 4), Fraction.of(3, 8)).stream()
-                        .anyMatch(length ->
-                                ornament.figureFor(family, school, length).isPresent()))
+                .filter(school -> Stream.of(1, 2, 3, 4, 6)
+                        .map(eighths -> Fraction.of(eighths, 8))
+                        .anyMatch(length -> IntStream.rangeClosed(1, 4)
+                                .anyMatch(notes -> ornament.figureFor(family, school, length, notes)
+                                        .isPresent())))
                 .count();
     }
 
@@ -102,8 +108,8 @@ class OrnamentTablesTest {
         assertThat(one).isEqualTo(other);
         assertThat(one.main().ornament().id()).isEqualTo("long-roll");
         assertThat(Stack.parse(one.toString())).isEqualTo(one);
-        assertThat(one.over(Family.WHISTLE, Fraction.of(3, 8)))
-                .isEqualTo(other.over(Family.WHISTLE, Fraction.of(3, 8)));
+        assertThat(one.over(Family.WHISTLE, Fraction.of(3, 8), 1))
+                .isEqualTo(other.over(Family.WHISTLE, Fraction.of(3, 8), 1));
     }
 
     @ParameterizedTest
@@ -117,9 +123,9 @@ class OrnamentTablesTest {
             })
     void twoThatWantTheSameAreRefusedByName(String words) {
         Stack stack = Stack.parse(words);
-        Stack.Composed composed = stack.over(Family.WHISTLE, Fraction.of(1, 4));
+        Stack.Composed composed = stack.over(Family.WHISTLE, Fraction.of(1, 4), 1);
         if (words.contains("long-roll")) {
-            composed = stack.over(Family.WHISTLE, Fraction.of(3, 8));
+            composed = stack.over(Family.WHISTLE, Fraction.of(3, 8), 1);
         }
         assertThat(composed.figure()).isEmpty();
         assertThat(composed.clash().orElseThrow()).hasSize(2);
@@ -128,7 +134,7 @@ class OrnamentTablesTest {
     @Test
     void aStopEndsWhateverStandsBeforeIt() {
         Figure figure = Stack.parse("long-roll+stop+slide-in")
-                .over(Family.WHISTLE, Fraction.of(3, 8))
+                .over(Family.WHISTLE, Fraction.of(3, 8), 1)
                 .figure()
                 .orElseThrow();
         assertThat(figure.slots()).hasSize(3);

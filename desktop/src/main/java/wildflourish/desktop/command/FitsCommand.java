@@ -65,7 +65,7 @@ final class FitsCommand implements Callable<Integer> {
 
     @Override
     public Integer call() {
-        SpotAsked.Found found = spot.read(spec.commandLine().getErr());
+        SpotAsked.Found found = spot.read(spec.commandLine().getErr(), note);
         try {
             Question question = Question.of(found.tune(), found.version(), Asked.profile(student), school, note);
             List<Verdict> verdicts = verdicts(question);
@@ -114,7 +114,11 @@ final class FitsCommand implements Callable<Integer> {
         row.put("sentence", sentence(verdict));
         row.put(
                 "hold",
-                hold(verdict).map(Held::fingering).map(Fingering::toString).orElse("–"));
+                hold(verdict)
+                        .map(Held::fingering)
+                        .map(Fingering::toString)
+                        .or(() -> holdOnStrings(verdict))
+                        .orElse("–"));
         row.put("handCost", handCost(question, verdict));
         return row;
     }
@@ -136,6 +140,10 @@ final class FitsCommand implements Callable<Integer> {
                 .flatMap(Attempt::made)
                 .flatMap(made ->
                         made.parts().get(made.parts().size() - 1).landing().held());
+    }
+
+    private static Optional<String> holdOnStrings(Verdict verdict) {
+        return verdict.fit().flatMap(fit -> fit.facts().attempt()).flatMap(Attempt::hold);
     }
 
     /** What holding the notes so costs on the way through the whole tune, in fingers moved. */

@@ -53,7 +53,7 @@ final class RealiseCommand implements Callable<Integer> {
 
     @Override
     public Integer call() {
-        SpotAsked.Found found = spot.read(spec.commandLine().getErr());
+        SpotAsked.Found found = spot.read(spec.commandLine().getErr(), 1);
         Version version = Asked.schooled(found.tune(), found.version(), school);
         Realisation whole = Realiser.realise(found.tune(), version, Asked.profile(student));
         Realisation heard = withoutDrones ? whole.withoutDrones() : whole;

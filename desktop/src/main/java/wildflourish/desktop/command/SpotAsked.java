@@ -55,7 +55,8 @@ final class SpotAsked {
     /** A tune and what is placed on it. */
     record Found(Tune tune, Version version) {}
 
-    Found read(PrintWriter err) {
+    /** Notes are held as told; on strings the hold is that of the note asked about. */
+    Found read(PrintWriter err, int note) {
         Lesson lesson = lesson(err);
         Version asked = version.isPresent() ? named(lesson, version.get()) : plain(lesson.tune());
         if (version.isPresent()
@@ -74,7 +75,7 @@ final class SpotAsked {
             for (String place : places) {
                 placed = placed(lesson.tune(), placed, place);
             }
-            return new Found(lesson.tune(), Question.held(lesson.tune(), placed, hold));
+            return new Found(lesson.tune(), Question.held(lesson.tune(), placed, hold, note));
         } catch (IllegalArgumentException e) {
             throw new UsageException(String.valueOf(e.getMessage()));
         }
@@ -132,6 +133,11 @@ final class SpotAsked {
         Span span = new Span(
                 Question.sounding(tune, first).id(),
                 Question.sounding(tune, last).id());
-        return version.with(tune, Spot.of(Placement.of(Stack.parse(match.group(3)), span)));
+        return version.with(
+                tune,
+                Spot.of(Placement.of(
+                        Stack.parse(
+                                match.group(3), version.playing().instrument().family()),
+                        span)));
     }
 }

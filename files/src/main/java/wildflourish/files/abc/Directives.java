@@ -55,9 +55,9 @@ record Directives(int of, int stair, int stage, Version version, Sums sums, int 
     static final int FORMAT = 2;
 
     private static final Pattern LINE = Pattern.compile(MARK + "([a-z-]+) ?(.*)");
-    private static final Pattern PAIR = Pattern.compile("([a-z]+)=(\\S+)");
+    private static final Pattern PAIR = Pattern.compile("(?<!\\S)([a-z]+)=(\\S+)");
 
-    private static final Set<String> OF_STAGE = Set.of("format", "of", "stair", "stage");
+    private static final Set<String> OF_STAGE = Set.of("format", "of", "stair", "stage", "name");
     private static final Set<String> OF_PLAY = Set.of("instrument", "school", "strokes", "tempo", "beat");
     private static final Set<String> OF_SPOT = Set.of("to", "option", "ornament", "times");
     private static final Set<String> OF_LAYER = Set.of("to", "rule", "times");
@@ -207,6 +207,7 @@ record Directives(int of, int stair, int stage, Version version, Sums sums, int 
         List<Layer> layers = new ArrayList<>();
         List<String> foreignLines = new ArrayList<>();
         Map<String, String> foreign = new TreeMap<>();
+        Instrument instrument = instrument(text);
         for (String line : text.split("\\R", -1)) {
             Matcher match = LINE.matcher(line);
             if (!match.matches()) {
@@ -225,7 +226,7 @@ record Directives(int of, int stair, int stage, Version version, Sums sums, int 
                 case "play" -> play = pairs(words);
                 case "sums" -> sums = pairs(words);
                 case "spot" -> {
-                    Placement option = option(words, tune);
+                    Placement option = option(words, tune, instrument);
                     NoteId first = option.span().first();
                     spots.put(first, spots.getOrDefault(first, Spot.bare(first)).withOption(option));
                     foreign.put(about(option), others(pairs(words), OF_SPOT));
@@ -247,7 +248,6 @@ record Directives(int of, int stair, int stage, Version version, Sums sums, int 
         foreign.put("stage", others(stage, OF_STAGE));
         foreign.put("play", others(play, OF_PLAY));
         foreign.values().removeIf(String::isEmpty);
-        Instrument instrument = Instrument.of(required(play, "instrument"));
         Playing playing = new Playing(
                 instrument,
                 School.of(required(play, "school")),
@@ -280,6 +280,16 @@ record Directives(int of, int stair, int stage, Version version, Sums sums, int 
         return others.toString();
     }
 
+    /** The instrument whose hand the lines are for. */
+    private static Instrument instrument(String text) {
+        Map<String, String> play = Map.of();
+        for (String line : text.split("\\R", -1)) {
+            Matcher match = LINE.matcher(line);
+            play = match.matches() && match.group(1).equals("play") ? pairs(match.group(2)) : play;
+        }
+        return Instrument.of(required(play, "instrument"));
+    }
+
     private static Map<String, String> pairs(String words) {
         Map<String, String> pairs = new TreeMap<>();
         Matcher match = PAIR.matcher(words);
@@ -305,13 +315,13 @@ record Directives(int of, int stair, int stage, Version version, Sums sums, int 
         }
     }
 
-    private static Placement option(String words, Tune tune) {
+    private static Placement option(String words, Tune tune, Instrument instrument) {
         NoteId first = note(words, tune);
         Map<String, String> pairs = pairs(words);
         NoteId last = pairs.containsKey("to") ? noteAt(integer(pairs, "to"), tune) : first;
         checkOrder(tune, first, last, words);
         String stack = pairs.containsKey("option") ? required(pairs, "option") : required(pairs, "ornament");
-        return new Placement(Stack.parse(stack), new Span(first, last), passes(pairs));
+        return new Placement(Stack.parse(stack, instrument.family()), new Span(first, last), passes(pairs));
     }
 
     private static Layer layer(String words, Tune tune) {

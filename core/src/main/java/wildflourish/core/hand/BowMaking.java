@@ -1,0 +1,296 @@
+package wildflourish.core.hand;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import wildflourish.core.instrument.Strings;
+import wildflourish.core.line.Tone;
+import wildflourish.core.music.Fraction;
+import wildflourish.core.music.WrittenPitch;
+import wildflourish.core.ornament.Begin;
+import wildflourish.core.ornament.Bend;
+import wildflourish.core.ornament.Figure;
+import wildflourish.core.ornament.Part;
+import wildflourish.core.ornament.Target;
+import wildflourish.core.ornament.Times;
+
+/** Makes a figure with fingers on a string and the bow: the sound of every part and how long its movements take. */
+final class BowMaking {
+    private final BowSpot spot;
+    private final Grasp grasp;
+    private final Times times;
+    private final List<Part> flat;
+
+    BowMaking(BowSpot spot, Grasp grasp) {
+        this.spot = spot;
+        this.grasp = grasp;
+        this.times = spot.occasion.times();
+        this.flat = spot.figure.parts();
+    }
+
+    /** Empty where some sound of it does not lie under the hand. */
+    Optional<Made> make() {
+        List<Made.Slot> slots = new ArrayList<>();
+        int at = 0;
+        for (Figure.Slot slot : spot.figure.slots()) {
+            List<Made.Part> parts = new ArrayList<>();
+            for (Part part : slot.parts()) {
+                Optional<Made.Part> made = part(part, at++, slot);
+                if (made.isEmpty()) {
+                    return Optional.empty();
+                }
+                parts.add(made.get());
+            }
+            slots.add(new Made.Slot(slot.share(), parts));
+        }
+        return Optional.of(new Made(spot.figure.opening() == Figure.Opening.BEFORE, slots));
+    }
+
+    private Optional<Made.Part> part(Part part, int at, Figure.Slot slot) {
+        Optional<Sound> landing = landing(part);
+        List<Made.Small> smalls = new ArrayList<>();
+        for (Target grace : part.graces()) {
+            Optional<Made.Small> small = small(grace, part);
+            if (small.isEmpty()) {
+                return Optional.empty();
+            }
+            smalls.add(small.get());
+        }
+        if (landing.isEmpty()) {
+            return Optional.empty();
+        }
+        String fixed = slot.share().time();
+        Optional<Fraction> fixedMillis = fixed.isEmpty() ? Optional.empty() : Optional.of(times.of(fixed));
+        Made.Part made = new Made.Part(
+                part.share(),
+                Fraction.ZERO,
+                smalls,
+                bent(landing.get(), part),
+                part.bend()
+                        .from()
+                        .map(from ->
+                                new Made.Slide(100 * from.target().number(), times.of(from.time()), Optional.empty())),
+                need(part, at),
+                fixedMillis);
+        return Optional.of(fixedMillis.isPresent() ? within(made) : made);
+    }
+
+    /** A part whose whole length is a time needs no more than that for what it lands on. */
+    private static Made.Part within(Made.Part made) {
+        Fraction left =
+                made.fixedMillis().orElseThrow().minus(made.smallMillis()).max(Fraction.ZERO);
+        return new Made.Part(
+                made.share(),
+                made.waitMillis(),
+                made.smalls(),
+                made.landing(),
+                made.slide(),
+                made.needMillis().min(left),
+                made.fixedMillis());
+    }
+
+    // Sounds
+
+    private Optional<Sound> landing(Part part) {
+        Target target = part.landing();
+        return switch (target.kind()) {
+            case SILENCE -> Optional.of(new Sound(List.of(), Optional.empty(), Begin.STOP));
+            case MELODY -> melody(target.number(), part.begin());
+            case STEP -> under(spot.step(target.number()), part.begin());
+            case TOWARDS -> under(spot.step(towards() * target.number()), part.begin());
+            case MIDDLE -> under(middle(), part.begin());
+            default -> Optional.empty();
+        };
+    }
+
+    private Optional<Sound> melody(int number, Begin begin) {
+        if (number > spot.occasion.tones().size()) {
+            return Optional.empty();
+        }
+        Tone tone = spot.occasion.tones().get(number - 1);
+        return Optional.of(
+                sound(tone.note().melody(), grasp.notes().get(number - 1).string(), begin));
+    }
+
+    private Optional<Sound> under(WrittenPitch written, Begin begin) {
+        return spot.near(grasp, written).map(place -> sound(written, place.string(), begin));
+    }
+
+    private Sound sound(WrittenPitch written, int string, Begin begin) {
+        Voice voice = new Voice(
+                spot.strings.stringName(string),
+                spot.instrument.sounding(written),
+                Optional.of(written),
+                true,
+                Glide.LEVEL);
+        return new Sound(List.of(voice), Optional.empty(), begin);
+    }
+
+    /** Up or down to the note that comes next. */
+    private int towards() {
+        return spot.occasion
+                .after()
+                .map(next -> Integer.signum(
+                        next.note().melody().staffStep() - spot.note().melody().staffStep()))
+                .orElse(1);
+    }
+
+    /** Between the two notes of the span; above them where they are equal. */
+    private WrittenPitch middle() {
+        int steps = spot.occasion.tones().get(1).note().melody().staffStep()
+                - spot.note().melody().staffStep();
+        return spot.step(steps == 0 ? 1 : steps / 2);
+    }
+
+    private Optional<Made.Small> small(Target grace, Part part) {
+        String time = timeOf(grace, part);
+        return switch (grace.kind()) {
+            case LIFT -> {
+                int finger = grace.number() == 2 ? BowSpot.second(grasp) : spot.flick(grasp);
+                yield finger == 0
+                        ? Optional.empty()
+                        : Optional.of(small(Made.Role.CUT, spot.step(finger - grasp.finger()), time));
+            }
+            case TAP -> Optional.of(small(Made.Role.TAP, spot.step(-1), time));
+            case STEP -> Optional.of(small(Made.Role.GRACE, spot.step(grace.number()), time));
+            case MELODY -> Optional.of(small(Made.Role.GRACE, spot.note().melody(), time));
+            case BEFORE ->
+                spot.occasion
+                        .before()
+                        .map(tone -> small(Made.Role.GRACE, tone.note().melody(), time));
+            case OPEN_STRING ->
+                Optional.of(small(
+                        Made.Role.GRACE,
+                        WrittenPitch.ofMidi(spot.instrument
+                                .reading()
+                                .writtenMidi(spot.strings.open().get(grasp.string()))),
+                        time));
+            case SEMITONE -> {
+                Made.Small slid = small(Made.Role.GRACE, spot.note().melody(), time);
+                Sound sound = slid.sound().with(Glide.of(100 * grace.number(), 0));
+                yield Optional.of(new Made.Small(slid.role(), sound, slid.millis()));
+            }
+            default -> Optional.empty();
+        };
+    }
+
+    private Made.Small small(Made.Role role, WrittenPitch written, String time) {
+        return new Made.Small(role, sound(written, grasp.string(), Begin.FINGERS), times.of(time));
+    }
+
+    private static String timeOf(Target grace, Part part) {
+        boolean isFall = part.graces().size() > 1
+                && part.graces().stream().allMatch(each -> each.kind() == Target.Kind.STEP && each.number() > 0);
+        if (grace.kind() == Target.Kind.BEFORE || isFall) {
+            return "falling note";
+        }
+        if (grace.kind() == Target.Kind.SEMITONE) {
+            return "string slide";
+        }
+        return part.begin() == Begin.HAMMER ? "hammer" : grace.kind() == Target.Kind.TAP ? "tap" : "cut";
+    }
+
+    private Sound bent(Sound landing, Part part) {
+        Optional<Bend.Wave> wave = part.bend().wave();
+        if (wave.isPresent()) {
+            return landing.with(new Glide(
+                    0,
+                    0,
+                    wave.get().cents(),
+                    wave.get().periodMillis(),
+                    wave.get().isBelow()));
+        }
+        return part.bend()
+                .to()
+                .map(to -> landing.with(Glide.of(0, centsTo(to.target()))))
+                .orElse(landing);
+    }
+
+    private int centsTo(Target target) {
+        return target.kind() == Target.Kind.NEXT
+                ? spot.occasion
+                        .after()
+                        .map(next -> 100
+                                * (next.note().melody().midi()
+                                        - spot.note().melody().midi()))
+                        .orElse(0)
+                : 100 * target.number();
+    }
+
+    // Time
+
+    /** What a landing needs: what the ear wants and what its own movement takes, and with its small notes no less than the way to what comes next. */
+    private Fraction need(Part part, int at) {
+        Fraction own = own(part);
+        Fraction smalls = Fraction.ZERO;
+        for (Target grace : part.graces()) {
+            smalls = smalls.plus(times.of(timeOf(grace, part)));
+        }
+        Fraction way = wayToNext(part, at).minus(smalls);
+        return own.max(way);
+    }
+
+    private Fraction own(Part part) {
+        if (part.landing().isSilence()) {
+            return times.of("bow stop");
+        }
+        if (part.bend().wave().isPresent() || part.begin() == Begin.SWELL) {
+            return times.of("string wave");
+        }
+        boolean isPulse = flat.stream()
+                .anyMatch(each -> each.begin() == Begin.NUDGE && each.landing().isNote());
+        if (isPulse) {
+            return times.of("string wave").dividedBy(flat.size());
+        }
+        if (part.bend().to().isPresent()) {
+            return times.floor().max(times.of(part.bend().to().get().time()));
+        }
+        return part.bend()
+                .from()
+                .map(from -> times.of(from.time()).plus(times.floor()))
+                .orElse(times.floor());
+    }
+
+    /** From the beginning of a part to that of what comes next; a stroke follows strokes. */
+    private Fraction wayToNext(Part part, int at) {
+        if (part.landing().isSilence()) {
+            return Fraction.ZERO;
+        }
+        if (at + 1 >= flat.size()) {
+            long strokes = flat.stream().filter(each -> each.begin().isNewBow()).count();
+            return part.begin().isNewBow() && strokes > 1 ? times.of("bow stroke") : Fraction.ZERO;
+        }
+        Part next = flat.get(at + 1);
+        if (next.landing().isSilence()) {
+            return times.of("bow stop");
+        }
+        return switch (next.begin()) {
+            case STROKE, BITE, LIGHT, SWELL -> times.of(isOtherString(at) ? "other string" : "bow stroke");
+            case NUDGE -> times.of("nudge");
+            case HAMMER, PULL, SAME_BOW -> times.of("hammer");
+            case FINGERS -> isOtherFlick(part, next) ? times.of("other finger next") : Fraction.ZERO;
+            default -> Fraction.ZERO;
+        };
+    }
+
+    private static boolean isOtherFlick(Part part, Part next) {
+        return !part.graces().isEmpty()
+                && !next.graces().isEmpty()
+                && part.graces().get(0).isLift()
+                && next.graces().get(0).isLift();
+    }
+
+    private boolean isOtherString(int at) {
+        return stringOf(flat.get(at))
+                .filter(string -> !Optional.of(string).equals(stringOf(flat.get(at + 1))))
+                .isPresent();
+    }
+
+    private Optional<Integer> stringOf(Part part) {
+        boolean isMelody = part.landing().kind() == Target.Kind.MELODY
+                && part.landing().number() <= grasp.notes().size();
+        return isMelody
+                ? Optional.of(grasp.notes().get(part.landing().number() - 1)).map(Strings.Place::string)
+                : Optional.of(grasp.string());
+    }
+}

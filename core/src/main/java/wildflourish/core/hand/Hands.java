@@ -1,0 +1,122 @@
+package wildflourish.core.hand;
+
+import java.util.ArrayDeque;
+import java.util.Deque;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import wildflourish.core.fingering.Bowing;
+import wildflourish.core.fingering.HandLines;
+import wildflourish.core.instrument.Family;
+import wildflourish.core.instrument.Fingering;
+import wildflourish.core.line.Line;
+import wildflourish.core.line.Tone;
+import wildflourish.core.ornament.Figure;
+import wildflourish.core.ornament.Profile;
+import wildflourish.core.tune.NoteId;
+import wildflourish.core.tune.Tune;
+import wildflourish.core.version.Placement;
+import wildflourish.core.version.Playing;
+import wildflourish.core.version.Spot;
+import wildflourish.core.version.Version;
+
+/** What the hands do on strings or buttons for a version, through what the teacher has pinned; the last few answers are remembered. */
+public final class Hands {
+    private Hands() {}
+
+    /** What the hands do on strings or buttons, through what the teacher has pinned; empty for an instrument fingered on holes. */
+    public static Optional<HandLines> lines(Tune tune, Version version) {
+        if (version.playing().instrument().family().isWind()) {
+            return Optional.empty();
+        }
+        Asked plain = new Asked(tune, version.playing(), linePins(version), Map.of());
+        Optional<HandLines> lines = LAST.of(plain);
+        Map<NoteId, Bowing> bowings = bowings(tune, version, lines);
+        return bowings.isEmpty() ? lines : LAST.of(new Asked(tune, plain.playing, plain.pins, bowings));
+    }
+
+    /** What the ornaments of a version ask of bow and fingers, note by note; the hand being where the plain tune has it. */
+    private static Map<NoteId, Bowing> bowings(Tune tune, Version version, Optional<HandLines> lines) {
+        Map<NoteId, Bowing> bowings = new HashMap<>();
+        if (version.playing().instrument().family() != Family.FIDDLE) {
+            return bowings;
+        }
+        Ways ways = Ways.on(version, lines);
+        Line line = Line.of(tune, version);
+        for (Spot spot : version.spots().values()) {
+            Optional<Placement> placement =
+                    spot.first().filter(each -> each.span().isInOneBar(tune));
+            Optional<Integer> at = line.indexOf(spot.at());
+            if (placement.isPresent() && at.isPresent()) {
+                bowings.putAll(bowings(tune, version, placement.get(), line, at.get(), ways));
+            }
+        }
+        return bowings;
+    }
+
+    private static Map<NoteId, Bowing> bowings(
+            Tune tune, Version version, Placement placement, Line line, int at, Ways ways) {
+        int count = line.countOf(at, placement);
+        Playing playing = version.playing();
+        List<Tone> tones = line.tones().subList(at, at + count);
+        if (tones.stream()
+                .anyMatch(tone ->
+                        tone.isRest() || !playing.instrument().has(tone.note().melody()))) {
+            return Map.of();
+        }
+        Occasion occasion = Occasion.of(
+                tune, playing, Profile.usual().times(), line, ways, new Occasion.Asked(at, count, placement.stack()));
+        Optional<Figure> figure = playing.schooled(placement.stack())
+                .over(playing.instrument().family(), occasion.lengthWholeNotes(), count)
+                .figure()
+                .map(each -> each.written(tones.stream().map(Tone::length).toList()));
+        return figure.map(each -> Bows.of(occasion, each)).orElse(Map.of());
+    }
+
+    /** What the teacher has pinned on strings or buttons, by note, as paths take it. */
+    public static Map<NoteId, String> linePins(Version version) {
+        Map<NoteId, String> pins = new HashMap<>();
+        version.spots().values().stream()
+                .filter(spot -> !spot.pin().isEmpty())
+                .forEach(spot -> pins.put(spot.at(), spot.pin()));
+        return pins;
+    }
+
+    /** One of a kind is asked for by the score, the sound and the close-up in turn: the last few are remembered. */
+    private static final LastAsked LAST = new LastAsked();
+
+    private record Asked(Tune tune, Playing playing, Map<NoteId, String> pins, Map<NoteId, Bowing> bowings) {}
+
+    private record Answer(Asked asked, Optional<HandLines> found) {}
+
+    private static final class LastAsked {
+        private static final int MOST = 6;
+
+        /** Few, so that they are looked through: to compare two tunes is quicker than to reckon a number for each. */
+        private final Deque<Answer> answers = new ArrayDeque<>();
+
+        synchronized Optional<HandLines> of(Asked asked) {
+            Optional<Answer> known =
+                    answers.stream().filter(each -> each.asked.equals(asked)).findFirst();
+            if (known.isPresent()) {
+                return known.get().found;
+            }
+            Playing playing = asked.playing;
+            Optional<HandLines> found = HandLines.of(
+                    asked.tune, playing.instrument(), playing.school(), playing.tempo(), asked.pins, asked.bowings);
+            if (answers.size() == MOST) {
+                answers.removeLast();
+            }
+            answers.addFirst(new Answer(asked, found));
+            return found;
+        }
+    }
+
+    /** Whether the teacher's own fingering is the one that a note has. */
+    public static boolean isPinned(Version version, NoteId note, Fingering fingering) {
+        return version.at(note)
+                .filter(spot -> spot.pin().equals(fingering.toString()))
+                .isPresent();
+    }
+}

@@ -1,0 +1,15 @@
+package wildflourish.core.hand;
+
+/** What speaks for or against the way in which a hand makes a figure. */
+public enum Trait {
+    /** An open string sounds. */
+    OPEN_STRING,
+    /** The fourth finger has to do it. */
+    LITTLE_FINGER,
+    /** All its notes, more than one, lie on one string. */
+    ONE_STRING,
+    /** The bow comes out of it the other way round than out of the plain notes. */
+    TURNS_BOW,
+    /** The hand shifts or a string is skipped right before or after it. */
+    BESIDE_LEAP
+}
