@@ -148,12 +148,12 @@ class BowedOrnamentsTest {
             delimiter = ';',
             value = {
                 "cut; 3; 3; {d}A",
-                "hammer-grace; 2; 2; {E}F",
+                "hammer-grace; 2; 2; ({E}F)",
                 "treble; 9; 9; E/2E/2E",
-                "triplet; 9; 9; (3EFG",
-                "short-roll; 9; 9; {G}E{D}E",
+                "triplet; 9; 9; (3(EFG)",
+                "short-roll; 9; 9; ({G}E{D}E)",
                 "double-grace; 3; 3; {Ad}A",
-                "slur2; 1; 2; DF"
+                "slur2; 1; 2; (DF)"
             })
     void itIsWrittenAsItIsPlayed(String ornament, int first, int last, String written) {
         Tune tune = reel("DFAB dBAF|E2A2 F2D2|");

@@ -2,9 +2,11 @@ package wildflourish.core.performance;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
 import wildflourish.core.fingering.HandLines;
 import wildflourish.core.fingering.HandLines.Touch;
+import wildflourish.core.hand.Voice;
 import wildflourish.core.music.Fraction;
 import wildflourish.core.ornament.Begin;
 import wildflourish.core.tune.NoteId;
@@ -38,7 +40,7 @@ final class HandLanes {
         Optional<Touch> own = Optional.ofNullable(lines.touches().get(note));
         Begin begin = moment.sounding().orElseThrow().begin();
         boolean goesOn = open.isPresent() && (own.isEmpty() || open.get().note.equals(note)) && begin == Begin.HELD;
-        Optional<Touch> touch = goesOn ? open.map(Sounded::touch) : own;
+        Optional<Touch> touch = goesOn ? open.map(Sounded::touch) : own.map(each -> dressed(moment, each));
         if (touch.isEmpty()) {
             return Optional.empty();
         }
@@ -52,6 +54,33 @@ final class HandLanes {
             sounded.add(next);
         }
         return Optional.of(next);
+    }
+
+    /** Within an ornament on strings: the string that sounds, the letter of a small note, and the bow turning with each stroke. */
+    private Touch dressed(Moment moment, Touch touch) {
+        Voice melody = moment.sounding().orElseThrow().melody();
+        int lane = lines.hasStrings() ? lines.lanes().indexOf(melody.lane()) : -1;
+        if (lane < 0) {
+            return touch;
+        }
+        HandLines.Label own = touch.labels().get(0);
+        boolean isNote = moment.cue().role() == Moment.Role.MELODY && own.lane() == lane;
+        String text = isNote
+                ? own.text()
+                : melody.written()
+                        .map(each -> each.step().name().toLowerCase(Locale.ROOT))
+                        .orElse("");
+        return new Touch(List.of(new HandLines.Label(lane, text, false)), stroke(moment, touch), touch.isBegun());
+    }
+
+    private HandLines.Stroke stroke(Moment moment, Touch touch) {
+        Optional<Sounded> last = sounded.isEmpty() ? Optional.empty() : Optional.of(sounded.get(sounded.size() - 1));
+        if (last.isEmpty() || !last.get().note.equals(moment.cue().note())) {
+            return touch.stroke();
+        }
+        HandLines.Stroke before = last.get().touch.stroke();
+        boolean turns = moment.sounding().orElseThrow().begin().isNewBow();
+        return !turns ? before : before == HandLines.Stroke.DOWN ? HandLines.Stroke.UP : HandLines.Stroke.DOWN;
     }
 
     private List<Lane> run() {

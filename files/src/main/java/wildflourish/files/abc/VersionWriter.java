@@ -17,10 +17,12 @@ import wildflourish.core.hand.Scene;
 import wildflourish.core.hand.Voice;
 import wildflourish.core.instrument.Family;
 import wildflourish.core.instrument.Instrument;
+import wildflourish.core.instrument.Strings;
 import wildflourish.core.line.Tone;
 import wildflourish.core.music.Fraction;
 import wildflourish.core.music.Step;
 import wildflourish.core.music.WrittenPitch;
+import wildflourish.core.ornament.Begin;
 import wildflourish.core.ornament.Choice;
 import wildflourish.core.ornament.Profile;
 import wildflourish.core.ornament.Share;
@@ -140,7 +142,16 @@ final class VersionWriter {
      * @param voices the melody first; none for a rest
      * @param isShut whether everything is shut right before it
      */
-    private record Part(NoteId note, List<Small> smalls, List<Voice> voices, Fraction length, boolean isShut) {
+    private record Part(
+            NoteId note, List<Small> smalls, List<Voice> voices, Fraction length, boolean isShut, Begin begin) {
+        /** Whether it goes on with the bow before it. */
+        boolean isJoined() {
+            return switch (begin) {
+                case SAME_BOW, NUDGE, HAMMER, PULL, FINGERS -> true;
+                default -> false;
+            };
+        }
+
         Optional<WrittenPitch> pitch() {
             return voices.stream().findFirst().flatMap(Voice::written);
         }
@@ -241,7 +252,8 @@ final class VersionWriter {
                             List.copyOf(smalls),
                             part.landing().voices(),
                             own,
-                            isShut));
+                            isShut,
+                            part.landing().begin()));
                     smalls.clear();
                     at = at.plus(own);
                 }
@@ -285,7 +297,9 @@ final class VersionWriter {
             String small = smallText(parts.get(0).smalls());
             copy(slots.get(0));
             String copied = replaced.getOrDefault(slots.get(0).id(), textOf(slots.get(0)));
-            replaced.put(slots.get(0).id(), small + dot(parts.get(0), spelled) + signs + copied);
+            boolean isSlurred = isBowed() && !small.isEmpty() && parts.get(0).isJoined();
+            String note = small + dot(parts.get(0), spelled) + signs + copied;
+            replaced.put(slots.get(0).id(), isSlurred ? "(" + note + ")" : note);
             return;
         }
         if (head == null) {
@@ -307,6 +321,10 @@ final class VersionWriter {
             for (int i = 0; i < here.size(); i++) {
                 Part part = here.get(i);
                 boolean isVeryFirst = s == 0 && i == 0;
+                boolean isOn = isBowed() && !isVeryFirst && part.isJoined();
+                boolean goesOn =
+                        isBowed() && after(shared, s, i).filter(Part::isJoined).isPresent();
+                text.append(goesOn && !isOn ? "(" : "");
                 text.append(smallText(part.smalls())).append(isVeryFirst ? signs : "");
                 text.append(dot(part, spelled)).append(isPulse && i > 0 ? "!accent!" : "");
                 text.append(voicesText(part, after(shared, s, i)));
@@ -315,6 +333,7 @@ final class VersionWriter {
                 Fraction notated = written.times(duration.notated()).dividedBy(duration.played());
                 text.append(lengthText(slot, notated, i == 0, i == here.size() - 1));
                 text.append(isPulse && i + 1 < here.size() ? "-" : "");
+                text.append(isOn && !goesOn ? ")" : "");
             }
             replaced.put(slot.id(), text.toString());
         }
@@ -346,6 +365,14 @@ final class VersionWriter {
         return next.voices().stream()
                 .anyMatch(each ->
                         each.lane().equals(voice.lane()) && each.written().equals(voice.written()) && !each.begins());
+    }
+
+    /** Whether notes that go on in one bow are written under a slur. */
+    private boolean isBowed() {
+        return instrument
+                .strings()
+                .filter(each -> each.stroke() == Strings.Stroke.BOW)
+                .isPresent();
     }
 
     /** Several written notes as one. */

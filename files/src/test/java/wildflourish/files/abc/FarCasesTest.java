@@ -227,7 +227,7 @@ class FarCasesTest {
                         "n", drone,
                         "+1", List.of(voice("A", "C♯5"), voice("D", "D4").goingOn()),
                         "-1", List.of(voice("A", "A4"), voice("D", "D4").goingOn()))),
-                "[D-B]{c}[D-B]{A}[DB]A|");
+                "([D-B]{c}[D-B]{A}[DB])A|");
         List<Moment> its = of(realisation, 0, 0);
         assertThat(heard(its)).containsExactly("B4", "C♯5", "B4", "A4", "B4");
         assertThat(its)
@@ -268,7 +268,7 @@ class FarCasesTest {
                                 "n", List.of(voice("A", "B4")),
                                 "o1", List.of(voice("A", "A4")),
                                 "+1", List.of(voice("A", "C♯5")))),
-                        "{Ac}BBA2|"),
+                        "({Ac}BB)A2|"),
                 0,
                 0);
         assertThat(heard(its)).containsExactly("A4", "C♯5", "B4", "B4");
