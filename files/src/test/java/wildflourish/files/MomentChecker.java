@@ -120,6 +120,7 @@ final class MomentChecker {
         }
         strokes(its, end);
         moved(before, its);
+        again(its);
         settling(its);
     }
 
@@ -289,7 +290,6 @@ final class MomentChecker {
         if (hasMoved) {
             least(gesture.get(), since, times.of("same finger again"));
         }
-        again(its);
     }
 
     private void again(List<Moment> its) {
