@@ -107,7 +107,7 @@ final class OrnamentsCommand implements Callable<Integer> {
     }
 
     private static Map<String, Object> row(Ornament ornament, Ornament.Maker maker, Optional<Instrument> asked) {
-        List<Instrument> family = Instrument.winds().stream()
+        List<Instrument> family = Instrument.all().stream()
                 .filter(each -> each.family() == maker.family())
                 .toList();
         Instrument usual = asked.orElse(family.get(0));
