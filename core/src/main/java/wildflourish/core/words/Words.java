@@ -140,6 +140,12 @@ public final class Words {
         return String.join(" + ", names);
     }
 
+    /** The same after its article: {@code a long roll}, {@code an octave leap}. */
+    public static String article(Stack stack) {
+        String name = name(stack);
+        return ("aeiou".indexOf(name.charAt(0)) >= 0 ? "an " : "a ") + name;
+    }
+
     /** The heading over ornaments of a kind. */
     public static String name(Ornament.Kind kind) {
         return switch (kind) {

@@ -488,7 +488,8 @@ public final class Desk {
         Stair before = current.stair().get();
         Stair after = before.placed(tune, current.chosen().stage(), placement);
         change(after, new Deed(Deed.Kind.PLACE, Words.name(placement.stack()), stageName()));
-        say("Placed a " + Words.name(placement.stack()) + " on " + where(tune, placement) + lowerStages(before, after));
+        say("Placed " + Words.article(placement.stack()) + " on " + where(tune, placement)
+                + lowerStages(before, after));
     }
 
     private String where(Tune tune, Placement placement) {
