@@ -2,6 +2,7 @@ package wildflourish.files;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -22,14 +23,17 @@ import wildflourish.core.ornament.Ornament;
 import wildflourish.core.ornament.Profile;
 import wildflourish.core.ornament.Stack;
 import wildflourish.core.performance.Moment;
-import wildflourish.core.performance.Realisation;
 import wildflourish.core.performance.Realiser;
 import wildflourish.core.tune.NoteId;
 import wildflourish.core.tune.Tune;
+import wildflourish.core.version.Book;
+import wildflourish.core.version.BookItem;
+import wildflourish.core.version.Lesson;
 import wildflourish.core.version.Placement;
 import wildflourish.core.version.Playing;
 import wildflourish.core.version.Span;
 import wildflourish.core.version.Spot;
+import wildflourish.core.version.Stair;
 import wildflourish.core.version.Version;
 import wildflourish.files.abc.BookReader;
 import wildflourish.files.abc.BookWriter;
@@ -195,12 +199,27 @@ class BowedOrnamentsTest {
 
     @Test
     void aBookKeepsThemAndReadsThemForItsOwnInstrument() {
-        Tune tune = reel("DFAA BAFD|EGBB AGFE|");
-        String text = "X:1\nT:Bows\nR:reel\nM:4/4\nL:1/8\nK:D\nDFAA BAFD|EGBB AGFE|\n";
-        Version version = with(plain(tune, "separate-bows"), tune, "cut@next-finger", 1, 1);
-        assertThat(text).contains(tune.manuscript().text().strip().substring(0, 10));
-        Realisation realisation = Realiser.realise(tune, version, Profile.usual());
-        assertThat(realisation.figures()).hasSize(1);
-        assertThat(realisation.figures().get(0).made().parts().get(0).smalls()).hasSize(1);
+        Book book = BookReader.read("X:1\nT:Bows\nR:reel\nM:4/4\nL:1/8\nK:D\nDFAA BAFD|EGBB AGFE|\n")
+                .value();
+        Tune tune = book.lessons().get(0).tune();
+        Placement cut = Placement.of(Stack.parse("cut@next-finger", Family.FIDDLE), Span.of(new NoteId(0)));
+        Stair stair = Stair.starting(tune, Instrument.of("fiddle"), 2).placed(tune, 0, cut);
+        List<BookItem> items = new ArrayList<>(book.items());
+        items.replaceAll(item -> item instanceof Lesson lesson ? lesson.with(stair) : item);
+        String written = BookWriter.write(new Book(items));
+        assertThat(written).contains("%%flourish-spot 1 option=cut@next-finger");
+        Book again = BookReader.read(written).value();
+        assertThat(again.lessons().get(0).stairs()).isEqualTo(List.of(stair));
+        Placement read = again.lessons()
+                .get(0)
+                .stairs()
+                .get(0)
+                .at(0)
+                .at(new NoteId(0))
+                .orElseThrow()
+                .first()
+                .orElseThrow();
+        assertThat(read.ornament()).isEqualTo(Ornament.of("cut", Family.FIDDLE));
+        assertThat(BookWriter.write(again)).isEqualTo(written);
     }
 }
