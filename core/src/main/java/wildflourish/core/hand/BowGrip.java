@@ -38,28 +38,25 @@ final class BowGrip implements Hand.Grip {
         return asked.stream().filter(told::contains).toList();
     }
 
-    /** The first way that meets with nothing; the first of all where none does. */
-    private Optional<Grasp> best() {
+    /** The ways of holding the notes that meet with nothing. */
+    private List<Grasp> clean() {
         List<Refusal> all = spot.occasion.stack().choices().stream()
                 .flatMap(choice -> choice.ornament().speech().refusals().stream())
                 .toList();
         return spot.grasps.stream()
                 .filter(grasp -> all.stream().noneMatch(refusal -> holds(refusal, grasp)))
-                .findFirst()
-                .or(() -> spot.grasps.stream().findFirst());
+                .toList();
+    }
+
+    /** The first way that meets with nothing; the first of all where none does. */
+    private Optional<Grasp> best() {
+        return clean().stream().findFirst().or(() -> spot.grasps.stream().findFirst());
     }
 
     /** The ways of holding the first note with which it can be made, as they are pinned. */
     Set<String> able() {
-        List<Refusal> all = spot.occasion.stack().choices().stream()
-                .flatMap(choice -> choice.ornament().speech().refusals().stream())
-                .toList();
         Set<String> names = new LinkedHashSet<>();
-        for (Grasp grasp : spot.grasps) {
-            if (all.stream().noneMatch(refusal -> holds(refusal, grasp))) {
-                names.add(spot.name(grasp.first()));
-            }
-        }
+        clean().forEach(grasp -> names.add(spot.name(grasp.first())));
         return names;
     }
 
