@@ -1,6 +1,7 @@
 package wildflourish.core.engraving;
 
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -11,10 +12,13 @@ import wildflourish.core.hand.Made;
 import wildflourish.core.hand.Scene;
 import wildflourish.core.hand.Voice;
 import wildflourish.core.instrument.Family;
+import wildflourish.core.instrument.Strings;
 import wildflourish.core.line.Line;
 import wildflourish.core.line.Tone;
+import wildflourish.core.music.FingeredPitch;
 import wildflourish.core.music.WrittenPitch;
 import wildflourish.core.ornament.Choice;
+import wildflourish.core.ornament.Ornament;
 import wildflourish.core.ornament.Share;
 import wildflourish.core.tune.Bar;
 import wildflourish.core.tune.Graces;
@@ -52,13 +56,15 @@ public record Dressing(Tune tune, Set<NoteId> small) {
         }
         Map<NoteId, List<WrittenPitch>> small = new HashMap<>();
         Map<NoteId, List<String>> marks = new HashMap<>();
+        Map<NoteId, List<WrittenPitch>> chords = new HashMap<>();
         for (Spot spot : version.spots().values()) {
             for (Placement placement : spot.first().stream().toList()) {
                 dress(scene, placement, small, marks);
+                chords.putAll(chords(scene, placement));
             }
         }
         breaths(scene.line(), marks);
-        return new Dressing(dressed(scene.tune(), small, marks), small.keySet());
+        return new Dressing(dressed(scene.tune(), small, marks, chords), small.keySet());
     }
 
     private static void dress(
@@ -73,6 +79,10 @@ public record Dressing(Tune tune, Set<NoteId> small) {
             String[] sign = choice.ornament().look().sign().split(" ", -1);
             if (sign[0].equals("mark") && sign[1].startsWith(SLUR)) {
                 slur(notes, sign[1].endsWith("tenuto"), marks);
+            } else if (sign[0].equals("mark") && sign[1].startsWith(SECOND)) {
+                if (sign[1].endsWith("slide")) {
+                    mark(scene, notes.get(0), "slide-up", choice, marks);
+                }
             } else if (sign[0].equals("mark")) {
                 mark(scene, notes.get(0), sign[1], choice, marks);
             }
@@ -86,6 +96,36 @@ public record Dressing(Tune tune, Set<NoteId> small) {
                 .flatMap(Attempt::made);
     }
 
+    /** For each note of a placement the pitches that sound with it on other strings, itself among them; none where none do. */
+    private static Map<NoteId, List<WrittenPitch>> chords(Scene scene, Placement placement) {
+        boolean hasSeconds = placement.stack().choices().stream()
+                .anyMatch(choice -> choice.ornament().form().claims().contains(Ornament.Slot.SECONDS));
+        Optional<Strings> strings = scene.playing().instrument().strings();
+        Map<NoteId, List<WrittenPitch>> chords = new HashMap<>();
+        if (!hasSeconds || strings.isEmpty() || madeOf(scene, placement).isEmpty()) {
+            return chords;
+        }
+        for (Note note : placement.span().notes(scene.tune())) {
+            List<WrittenPitch> pitches = new ArrayList<>(note.pitches());
+            scene.ways().onStrings(note.id()).stream()
+                    .flatMap(way -> way.hold().under().stream())
+                    .forEach(place -> pitches.add(written(scene, note, strings.get(), place)));
+            pitches.sort(Comparator.comparingInt(WrittenPitch::midi));
+            chords.put(note.id(), pitches);
+        }
+        return chords;
+    }
+
+    private static WrittenPitch written(Scene scene, Note note, Strings strings, Strings.Place place) {
+        FingeredPitch fingered =
+                new FingeredPitch(strings.open().get(place.string()).midi() + place.semitones());
+        int bar = scene.tune().placeOf(note.id()).bar();
+        return scene.tune()
+                .keyAt(bar)
+                .spelled(scene.playing().instrument().reading().writtenMidi(fingered));
+    }
+
+    private static final String SECOND = "second";
     private static final String SLUR = "slur";
     private static final String SLUR_OPENS = "slur opens";
     private static final String SLUR_CLOSES = "slur closes";
@@ -166,11 +206,18 @@ public record Dressing(Tune tune, Set<NoteId> small) {
         }
     }
 
-    private static Tune dressed(Tune tune, Map<NoteId, List<WrittenPitch>> small, Map<NoteId, List<String>> marks) {
+    private static Tune dressed(
+            Tune tune,
+            Map<NoteId, List<WrittenPitch>> small,
+            Map<NoteId, List<String>> marks,
+            Map<NoteId, List<WrittenPitch>> chords) {
         List<Bar> bars = tune.bars().stream()
                 .map(bar -> new Bar(
                         bar.notes().stream()
                                 .map(note -> dressed(note, small, marks))
+                                .map(note -> Optional.ofNullable(chords.get(note.id()))
+                                        .map(note::withPitches)
+                                        .orElse(note))
                                 .toList(),
                         bar.sides(),
                         bar.ending(),

@@ -81,7 +81,7 @@ record Setting(Score score, List<Hand> hands, Phrasing phrasing, Set<NoteId> dre
                                 .map(Scene::ways)
                                 .orElseGet(() -> Ways.of(score.tune(), version))
                                 .path(),
-                        Hands.lines(score.tune(), version),
+                        score.scene().flatMap(Scene::lines).or(() -> Hands.lines(score.tune(), version)),
                         Optional.of(version),
                         score.scene().map(Setting::dressed).orElse(Map.of()))));
         score.shows()

@@ -39,7 +39,7 @@ public record Sign(Kind kind, String frame, List<String> elements, List<Integer>
     public static Ink inkOf(Ornament ornament) {
         return switch (ornament.kind()) {
             case FLICK, GRACE, SLIDE, WAVE, OCTAVE -> Ink.SINGLE;
-            case ROLL, SHAKE, REST -> Ink.ROLL;
+            case ROLL, SHAKE, REST, DOUBLE_STOP -> Ink.ROLL;
             case CRAN, MOVEMENT, TRIPLET, ARTICULATION -> Ink.CRAN;
         };
     }

@@ -232,6 +232,7 @@ public final class Signs {
                         new Mark.Glyph(head, x - 0.3, y - 0.5, 0.7),
                         new Mark.Line(x + 0.65, y - 0.6, x + 1.6, y - 1.2, 0.16));
             case "slur", "slur-tenuto" -> slurred(head, name, x, y);
+            case "second", "second-slide" -> paired(head, name, x, y);
             default ->
                 List.of(
                         new Mark.Glyph(head, x - 0.3, y - 0.9, 0.7),
@@ -248,6 +249,18 @@ public final class Signs {
         if (name.equals("slur-tenuto")) {
             marks.add(new Mark.Line(x - 0.3, y - 0.85, x + 0.4, y - 0.85, 0.14));
             marks.add(new Mark.Line(x + 0.9, y - 0.85, x + 1.6, y - 0.85, 0.14));
+        }
+        return marks;
+    }
+
+    /** Two heads on one stem, with a line into the lower one where it slides. */
+    private static List<Mark> paired(GlyphFont.Entry head, String name, double x, double y) {
+        List<Mark> marks = new ArrayList<>(List.of(
+                new Mark.Glyph(head, x, y - 0.2, 0.7),
+                new Mark.Glyph(head, x, y - 0.95, 0.7),
+                new Mark.Line(x + 0.78, y - 0.25, x + 0.78, y - 2.3, 0.1)));
+        if (name.equals("second-slide")) {
+            marks.add(new Mark.Line(x - 0.9, y + 0.2, x - 0.1, y - 0.2, 0.16));
         }
         return marks;
     }

@@ -7,7 +7,7 @@ import wildflourish.core.instrument.Strings;
 /**
  * What the left hand holds for a note or for notes that sound together: a place for each, on a string of its own.
  *
- * @param places from the lowest pitch to the melody, which is the highest; at least one
+ * @param places those of the second notes, then the melody's; at least one
  */
 public record StringHold(List<Strings.Place> places) {
     public StringHold {
@@ -21,11 +21,18 @@ public record StringHold(List<Strings.Place> places) {
         return new StringHold(List.of(place));
     }
 
+    /** With a second string under or over the melody. */
+    StringHold with(Strings.Place second) {
+        List<Strings.Place> all = new java.util.ArrayList<>(List.of(second));
+        all.addAll(places);
+        return new StringHold(all);
+    }
+
     public Strings.Place melody() {
         return places.get(places.size() - 1);
     }
 
-    /** The second notes, lowest first; none for a single note. */
+    /** The second notes; none for a single note. */
     public List<Strings.Place> under() {
         return places.subList(0, places.size() - 1);
     }

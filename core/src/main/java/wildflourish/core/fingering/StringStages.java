@@ -5,6 +5,7 @@ import java.util.Arrays;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import wildflourish.core.instrument.Strings;
 import wildflourish.core.music.FingeredPitch;
 import wildflourish.core.path.Trellis;
@@ -42,7 +43,7 @@ final class StringStages implements LinePath.Run<StringWay> {
         Map<Same<StringHold>, double[]> costsOf = new HashMap<>();
         for (Struck struck : line) {
             List<StringHold> all = choices.computeIfAbsent(struck.pitches(), this::choices);
-            List<StringHold> left = pinned(struck, all);
+            List<StringHold> left = withSeconds(struck, pinned(struck, all), manner.strings());
             holds.add(left);
             own.add(costsOf.computeIfAbsent(
                     new Same<>(left),
@@ -126,6 +127,18 @@ final class StringStages implements LinePath.Run<StringWay> {
         return pinned.isEmpty() ? all : pinned;
     }
 
+    /** With the strings that an ornament sounds beside the melody. */
+    private static List<StringHold> withSeconds(Struck struck, List<StringHold> all, Strings strings) {
+        Map<String, Strings.Place> seconds = struck.bowing().seconds();
+        return seconds.isEmpty() || struck.isChord()
+                ? all
+                : all.stream()
+                        .map(hold -> Optional.ofNullable(seconds.get(hold.name(strings)))
+                                .map(hold::with)
+                                .orElse(hold))
+                        .toList();
+    }
+
     private String nameOf(StringHold hold) {
         return hold.name(manner.strings());
     }
@@ -162,10 +175,11 @@ final class StringStages implements LinePath.Run<StringWay> {
         if (!strokes.canTake(there, stroke)) {
             return false;
         }
+        StringHold written = line.get(stage).isChord() ? there : new StringHold(List.of(there.melody()));
         return pin.isEmpty()
-                || !pin.startsWith(nameOf(there))
-                || pin.length() == nameOf(there).length()
-                || strokes.way(there, stroke).name(manner.strings()).equals(pin);
+                || !pin.startsWith(nameOf(written))
+                || pin.length() == nameOf(written).length()
+                || strokes.way(written, stroke).name(manner.strings()).equals(pin);
     }
 
     @Override
@@ -175,6 +189,7 @@ final class StringStages implements LinePath.Run<StringWay> {
         return isAllowed(0, hold, stroke)
                 ? costs.ofBegin(manner.strings(), holds.get(0).get(hold))
                         + strokes.begin(stroke, holds.get(0).get(hold).melody().string(), line.get(0))
+                        + line.get(0).bowing().extra().always()
                 : Double.POSITIVE_INFINITY;
     }
 
@@ -275,11 +290,12 @@ final class StringStages implements LinePath.Run<StringWay> {
             int[] starts = new int[strokes.states() + 1];
             List<Integer> states = new ArrayList<>();
             List<Double> costs = new ArrayList<>();
+            double always = step.struck().bowing().extra().always();
             for (int state = 0; state < strokes.states(); state++) {
                 starts[state] = states.size();
                 strokes.next(state, step, (to, cost) -> {
                     states.add(to);
-                    costs.add(cost);
+                    costs.add(cost + always);
                 });
             }
             starts[strokes.states()] = states.size();

@@ -71,7 +71,8 @@ interface Strokes {
         }
 
         private double fresh(int direction, Struck struck) {
-            return (direction == 1 ? weight(struck) * costs.of("beat") + phrase(struck) : 0)
+            double up = struck.bowing().extra().onUp();
+            return (direction == 1 ? weight(struck) * costs.of("beat") + phrase(struck) + up : 0)
                     + (isJoined(struck) ? costs.of("order") : 0);
         }
 

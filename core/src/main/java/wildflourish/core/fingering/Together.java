@@ -108,7 +108,8 @@ public final class Together {
         return isOnePosition && areFingersFree;
     }
 
-    private static boolean canStop(Strings.Place one, Strings.Place other) {
+    /** Whether fingers can stop two strings side by side so: none crosses another, and one stops both only as high. */
+    public static boolean canStop(Strings.Place one, Strings.Place other) {
         if (one.isOpen() || other.isOpen()) {
             return true;
         }
@@ -117,7 +118,7 @@ public final class Together {
     }
 
     /** Whether a double stop of the fiddle lies badly: the fourth finger by the second, a wide first and third, octaves of first and fourth, third or fourth on both. */
-    static boolean isAwkward(StringHold hold) {
+    public static boolean isAwkward(StringHold hold) {
         if (hold.places().size() != 2
                 || hold.places().get(0).isOpen()
                 || hold.melody().isOpen()) {

@@ -2,22 +2,29 @@ package wildflourish.core.hand;
 
 import java.util.ArrayList;
 import java.util.EnumSet;
+import java.util.HashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import wildflourish.core.instrument.Strings;
 import wildflourish.core.line.Tone;
+import wildflourish.core.music.Fraction;
 import wildflourish.core.music.WrittenPitch;
 import wildflourish.core.ornament.Begin;
 import wildflourish.core.ornament.Bend;
 import wildflourish.core.ornament.Figure;
 import wildflourish.core.ornament.Part;
 import wildflourish.core.ornament.Refusal;
+import wildflourish.core.ornament.Second;
 import wildflourish.core.ornament.Target;
+import wildflourish.core.tune.Tune;
 
 /** The hand on bowed strings. It never moves for an ornament: any way of holding the notes where it lies will do. */
 final class BowGrip implements Hand.Grip {
+    private static final Fraction CROTCHET = Fraction.of(1, 4);
+
     private final BowSpot spot;
 
     BowGrip(Occasion occasion, Figure figure) {
@@ -60,6 +67,22 @@ final class BowGrip implements Hand.Grip {
         return names;
     }
 
+    /** For the clean ways of holding one of the notes, as they are pinned, what is held beside it. */
+    Map<String, Strings.Place> seconds(int note) {
+        List<Second> seconds = spot.figure.parts().get(0).seconds();
+        Map<String, Strings.Place> places = new HashMap<>();
+        if (seconds.isEmpty()) {
+            return places;
+        }
+        for (Grasp grasp : clean()) {
+            Strings.Place place = grasp.notes().get(note);
+            spot.beside
+                    .of(place, spot.occasion.tones().get(note).note().melody(), seconds.get(0))
+                    .ifPresent(beside -> places.put(spot.name(place), beside));
+        }
+        return places;
+    }
+
     @Override
     public Optional<Made> make() {
         return best().flatMap(grasp -> new BowMaking(spot, grasp).make());
@@ -79,9 +102,20 @@ final class BowGrip implements Hand.Grip {
     public Set<Trait> traits() {
         Set<Trait> traits = EnumSet.noneOf(Trait.class);
         best().ifPresent(grasp -> {
-            boolean isLittle = grasp.finger() == 4 || (uses(Target.Kind.LIFT) && spot.flick(grasp) == 4);
-            add(traits, Trait.OPEN_STRING, grasp.finger() == 0 || usesOpen());
+            List<Strings.Place> seconds = seconds(grasp);
+            boolean isLittle = grasp.finger() == 4
+                    || (uses(Target.Kind.LIFT) && spot.flick(grasp) == 4)
+                    || seconds.stream().anyMatch(place -> place.stop().finger() == 4);
+            boolean hasOpen = seconds.stream().anyMatch(Strings.Place::isOpen);
+            add(traits, Trait.OPEN_STRING, grasp.finger() == 0 || usesOpen() || hasOpen);
             add(traits, Trait.LITTLE_FINGER, isLittle);
+            add(traits, Trait.SOUNDS_CHORD, seconds.stream().anyMatch(spot.beside::isInChord));
+            add(traits, Trait.HOLDS_NEXT, seconds.stream().anyMatch(this::holdsNext));
+            add(traits, Trait.GRATES, seconds.stream().anyMatch(place -> spot.beside.grates(grasp.first(), place)));
+            add(
+                    traits,
+                    Trait.SECOND_ON_TOP,
+                    seconds.stream().anyMatch(place -> spot.beside.midi(place) > spot.beside.midi(grasp.first())));
             add(traits, Trait.ONE_STRING, grasp.isOnOneString());
             add(traits, Trait.BESIDE_LEAP, grasp.isBesideLeap());
         });
@@ -93,6 +127,27 @@ final class BowGrip implements Hand.Grip {
         if (holds) {
             traits.add(trait);
         }
+    }
+
+    /** What sounds beside the first note. */
+    private List<Strings.Place> seconds(Grasp grasp) {
+        return spot.figure.parts().get(0).seconds().stream()
+                .flatMap(second -> spot.beside.of(grasp.first(), spot.note().melody(), second).stream())
+                .toList();
+    }
+
+    /** Whether the finger on a second string lies where the next note is played. */
+    private boolean holdsNext(Strings.Place place) {
+        return !place.isOpen()
+                && spot.occasion.after().stream()
+                        .flatMap(tone ->
+                                spot
+                                        .strings
+                                        .placesOf(spot.instrument
+                                                .reading()
+                                                .fingered(tone.note().melody()))
+                                        .stream())
+                        .anyMatch(next -> next.string() == place.string() && next.semitones() == place.semitones());
     }
 
     private boolean usesOpen() {
@@ -128,8 +183,61 @@ final class BowGrip implements Hand.Grip {
             case NEEDS_NEW_BOW -> spot.occasion.first().touch() == Tone.Touch.SLURRED;
             case OPEN_STRING_FIXED -> grasp.finger() == 0;
             case NUT_IN_THE_WAY -> grasp.finger() > 0 && meetsNut(grasp);
+            case NO_FINGER_DOWN -> grasp.finger() == 0;
+            case NO_STRING_THERE, FINGERS_CANNOT_STAND, NEEDS_OPEN_STRING, NO_CHORD_GIVEN, OFF_THE_SCALE, GRATES ->
+                anyBeside(refusal, grasp);
             default -> false;
         };
+    }
+
+    /** Whether a second string meets with it under any of the written notes. */
+    private boolean anyBeside(Refusal refusal, Grasp grasp) {
+        for (Part part : spot.figure.parts()) {
+            boolean isMelody = part.landing().kind() == Target.Kind.MELODY
+                    && part.landing().number() <= grasp.notes().size();
+            for (Second second : isMelody ? part.seconds() : List.<Second>of()) {
+                int note = part.landing().number() - 1;
+                if (isBeside(
+                        refusal, spot.occasion.tones().get(note), grasp.notes().get(note), second)) {
+                    return true;
+                }
+            }
+        }
+        return false;
+    }
+
+    private boolean isBeside(Refusal refusal, Tone tone, Strings.Place place, Second second) {
+        Optional<Strings.Place> beside = spot.beside.of(place, tone.note().melody(), second);
+        boolean hasString = spot.beside.hasString(place, second);
+        boolean isChosen = second.kind() == Second.Kind.CHORD && !second.isHome();
+        boolean hasChord = !isChosen || spot.beside.hasChord();
+        boolean hasOpen = second.kind() != Second.Kind.UNISON || spot.isOpenPitch(tone.note());
+        boolean isDown = second.kind() != Second.Kind.SAME || !place.isOpen();
+        return switch (refusal) {
+            case NO_STRING_THERE -> !hasString && hasOpen;
+            case NEEDS_OPEN_STRING -> !hasOpen;
+            case NO_CHORD_GIVEN -> !hasChord;
+            case FINGERS_CANNOT_STAND ->
+                tone.note().isChord() || (hasString && hasChord && hasOpen && isDown && beside.isEmpty());
+            case OFF_THE_SCALE ->
+                isDown && beside.filter(each -> !spot.beside.isInScale(each)).isPresent();
+            case GRATES ->
+                !spot.occasion.isIn("old-time")
+                        && isHeard(tone)
+                        && beside.filter(each -> spot.beside.grates(place, each))
+                                .isPresent();
+            default -> false;
+        };
+    }
+
+    /** Whether a note is on a beat of its kind of tune, or lasts a crotchet. */
+    private boolean isHeard(Tone tone) {
+        Tune tune = spot.occasion.setting().tune();
+        boolean isOnBeat = tune.placeOf(tone.note().id())
+                .offset()
+                .modulo(tune.header().type().beatLength())
+                .isZero();
+        return isOnBeat || !tone.length().isLessThan(CROTCHET);
     }
 
     private List<Target> targets() {

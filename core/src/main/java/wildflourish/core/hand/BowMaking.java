@@ -11,6 +11,7 @@ import wildflourish.core.ornament.Begin;
 import wildflourish.core.ornament.Bend;
 import wildflourish.core.ornament.Figure;
 import wildflourish.core.ornament.Part;
+import wildflourish.core.ornament.Second;
 import wildflourish.core.ornament.Target;
 import wildflourish.core.ornament.Times;
 
@@ -61,15 +62,13 @@ final class BowMaking {
         }
         String fixed = slot.share().time();
         Optional<Fraction> fixedMillis = fixed.isEmpty() ? Optional.empty() : Optional.of(times.of(fixed));
+        Sound sound = bent(landing.get(), part);
         Made.Part made = new Made.Part(
                 part.share(),
                 Fraction.ZERO,
-                smalls,
-                bent(landing.get(), part),
-                part.bend()
-                        .from()
-                        .map(from ->
-                                new Made.Slide(100 * from.target().number(), times.of(from.time()), Optional.empty())),
+                smalls.stream().map(small -> above(small, sound)).toList(),
+                sound,
+                slide(part, sound),
                 need(part, at),
                 fixedMillis);
         return Optional.of(fixedMillis.isPresent() ? within(made) : made);
@@ -89,41 +88,83 @@ final class BowMaking {
                 made.fixedMillis());
     }
 
+    /** The glide of the note, or of the finger that a second string is to agree with. */
+    private Optional<Made.Slide> slide(Part part, Sound sound) {
+        Optional<Made.Slide> own = part.bend().from().map(from -> slide(from, 0));
+        return own.or(() -> part.seconds().stream()
+                .flatMap(second -> second.bend().from().stream())
+                .findFirst()
+                .map(from -> slide(from, grasp.first().isOpen() ? sound.voices().size() - 1 : 0)));
+    }
+
+    private Made.Slide slide(Bend.Slide from, int voice) {
+        return new Made.Slide(100 * from.target().number(), times.of(from.time()), Optional.empty(), voice);
+    }
+
     // Sounds
 
     private Optional<Sound> landing(Part part) {
         Target target = part.landing();
         return switch (target.kind()) {
             case SILENCE -> Optional.of(new Sound(List.of(), Optional.empty(), Begin.STOP));
-            case MELODY -> melody(target.number(), part.begin());
-            case STEP -> under(spot.step(target.number()), part.begin());
-            case TOWARDS -> under(spot.step(towards() * target.number()), part.begin());
-            case MIDDLE -> under(middle(), part.begin());
+            case MELODY -> melody(target.number(), part);
+            case STEP -> under(spot.step(target.number()), part);
+            case TOWARDS -> under(spot.step(towards() * target.number()), part);
+            case MIDDLE -> under(middle(), part);
             default -> Optional.empty();
         };
     }
 
-    private Optional<Sound> melody(int number, Begin begin) {
+    private Optional<Sound> melody(int number, Part part) {
         if (number > spot.occasion.tones().size()) {
             return Optional.empty();
         }
         Tone tone = spot.occasion.tones().get(number - 1);
-        return Optional.of(
-                sound(tone.note().melody(), grasp.notes().get(number - 1).string(), begin));
+        return Optional.of(sound(tone.note().melody(), grasp.notes().get(number - 1), part));
     }
 
-    private Optional<Sound> under(WrittenPitch written, Begin begin) {
-        return spot.near(grasp, written).map(place -> sound(written, place.string(), begin));
+    private Optional<Sound> under(WrittenPitch written, Part part) {
+        return spot.near(grasp, written).map(place -> sound(written, place, part));
+    }
+
+    /** A note with the second strings that the hand can hold with it. */
+    private Sound sound(WrittenPitch written, Strings.Place place, Part part) {
+        Sound melody = sound(written, place.string(), part.begin());
+        List<Voice> voices = new ArrayList<>(melody.voices());
+        for (Second second : part.seconds()) {
+            spot.beside
+                    .of(place, written, second)
+                    .ifPresent(beside -> voices.add(voice(spot.beside.written(beside), beside.string())));
+        }
+        return new Sound(voices, Optional.empty(), part.begin());
+    }
+
+    /** A small note above the second strings of what it leads to, where its own string is another one. */
+    private static Made.Small above(Made.Small small, Sound landing) {
+        if (landing.voices().size() < 2) {
+            return small;
+        }
+        List<Voice> voices = new ArrayList<>(small.sound().voices());
+        String own = voices.get(0).lane();
+        landing.voices().stream()
+                .skip(1)
+                .filter(voice -> !voice.lane().equals(own))
+                .forEach(voices::add);
+        Sound sound = new Sound(voices, small.sound().held(), small.sound().begin());
+        return new Made.Small(small.role(), sound, small.millis());
     }
 
     private Sound sound(WrittenPitch written, int string, Begin begin) {
-        Voice voice = new Voice(
+        return new Sound(List.of(voice(written, string)), Optional.empty(), begin);
+    }
+
+    private Voice voice(WrittenPitch written, int string) {
+        return new Voice(
                 spot.strings.stringName(string),
                 spot.instrument.sounding(written),
                 Optional.of(written),
                 true,
                 Glide.LEVEL);
-        return new Sound(List.of(voice), Optional.empty(), begin);
     }
 
     /** Up or down to the note that comes next. */
@@ -245,10 +286,16 @@ final class BowMaking {
         if (part.bend().to().isPresent()) {
             return times.floor().max(times.of(part.bend().to().get().time()));
         }
-        return part.bend()
+        Optional<Bend.Slide> from = part.bend()
                 .from()
-                .map(from -> times.of(from.time()).plus(times.floor()))
-                .orElse(times.floor());
+                .or(() -> part.seconds().stream()
+                        .flatMap(second -> second.bend().from().stream())
+                        .findFirst());
+        boolean isSet = part.seconds().stream().anyMatch(second -> second.kind() == Second.Kind.STEP);
+        Fraction stop = isSet ? times.of("double stop") : Fraction.ZERO;
+        return from.map(each -> times.of(each.time()).plus(times.floor()))
+                .orElse(times.floor())
+                .plus(stop);
     }
 
     /** From the beginning of a part to that of what comes next; a stroke follows strokes. */

@@ -23,6 +23,7 @@ final class BowSpot {
     final Figure figure;
     final Instrument instrument;
     final Strings strings;
+    final BesideStrings beside;
     /** The way that the path takes comes first. */
     final List<Grasp> grasps;
 
@@ -31,6 +32,7 @@ final class BowSpot {
         this.figure = figure;
         this.instrument = occasion.playing().instrument();
         this.strings = instrument.strings().orElseThrow();
+        this.beside = new BesideStrings(this);
         this.grasps = grasps();
     }
 
@@ -52,14 +54,14 @@ final class BowSpot {
             boolean isStretched =
                     span.stream().anyMatch(place -> place.stop().name().equals(STRETCHED));
             for (Optional<Strings.Place> before :
-                    isStretched ? List.<Optional<Strings.Place>>of() : beside(occasion.before())) {
-                beside(occasion.after()).forEach(after -> all.add(new Grasp(before, span, after)));
+                    isStretched ? List.<Optional<Strings.Place>>of() : nextTo(occasion.before())) {
+                nextTo(occasion.after()).forEach(after -> all.add(new Grasp(before, span, after)));
             }
         }
         return List.copyOf(all);
     }
 
-    private List<Optional<Strings.Place>> beside(Optional<Tone> tone) {
+    private List<Optional<Strings.Place>> nextTo(Optional<Tone> tone) {
         List<Optional<Strings.Place>> places = tone.stream()
                 .flatMap(each -> places(each).stream())
                 .map(Optional::of)
@@ -80,6 +82,12 @@ final class BowSpot {
                 .sorted(Comparator.comparing(place -> !way.map(StringWay::place).equals(Optional.of(place))))
                 .toList();
         return all;
+    }
+
+    /** Whether an open string has the pitch of a note. */
+    boolean isOpenPitch(Note asked) {
+        return strings.placesOf(instrument.reading().fingered(asked.melody())).stream()
+                .anyMatch(Strings.Place::isOpen);
     }
 
     /** As players and pins call it, {@code D3}. */

@@ -8,6 +8,8 @@ import wildflourish.core.fingering.Bowing;
 import wildflourish.core.line.Tone;
 import wildflourish.core.music.Fraction;
 import wildflourish.core.ornament.Begin;
+import wildflourish.core.ornament.Choice;
+import wildflourish.core.ornament.Effort;
 import wildflourish.core.ornament.Figure;
 import wildflourish.core.ornament.Part;
 import wildflourish.core.ornament.Refusal;
@@ -24,6 +26,7 @@ final class Bows {
         List<Part> parts = figure.parts();
         boolean isNewOnly = occasion.stack().choices().stream()
                 .anyMatch(choice -> choice.ornament().speech().refusals().contains(Refusal.NEEDS_NEW_BOW));
+        Bowing.Extra extra = extra(occasion);
         Fraction begins = Fraction.ZERO;
         for (int i = 0; i < occasion.tones().size(); i++) {
             Tone tone = occasion.tones().get(i);
@@ -32,10 +35,27 @@ final class Bows {
             Bowing.Join join = i == 0 ? isNewOnly ? Bowing.Join.NEW_BOW : Bowing.Join.FREE : joinOf(within);
             bowings.put(
                     tone.note().id(),
-                    new Bowing(more(within), join, i == 0 ? grip.able() : Set.of(), join == Bowing.Join.SAME_BOW));
+                    new Bowing(
+                            more(within),
+                            join,
+                            i == 0 ? grip.able() : Set.of(),
+                            join == Bowing.Join.SAME_BOW,
+                            grip.seconds(i),
+                            i == 0 ? extra : Bowing.Extra.NONE));
             begins = ends;
         }
         return bowings;
+    }
+
+    private static Bowing.Extra extra(Occasion occasion) {
+        double always = 0;
+        double onUp = 0;
+        for (Choice choice : occasion.stack().choices()) {
+            Effort effort = Effort.of(choice.ornament().id());
+            always += effort.always();
+            onUp += effort.onUp();
+        }
+        return new Bowing.Extra(always, onUp);
     }
 
     /** The parts that begin while a written note lasts. */

@@ -27,23 +27,28 @@ public final class Hands {
 
     /** What the hands do on strings or buttons, through what the teacher has pinned; empty for an instrument fingered on holes. */
     public static Optional<HandLines> lines(Tune tune, Version version) {
+        boolean isWind = version.playing().instrument().family().isWind();
+        return isWind ? Optional.empty() : lines(tune, version, Line.of(tune, version));
+    }
+
+    /** The same along a line of the version. */
+    static Optional<HandLines> lines(Tune tune, Version version, Line line) {
         if (version.playing().instrument().family().isWind()) {
             return Optional.empty();
         }
         Asked plain = new Asked(tune, version.playing(), linePins(version), Map.of());
         Optional<HandLines> lines = LAST.of(plain);
-        Map<NoteId, Bowing> bowings = bowings(tune, version, lines);
+        Map<NoteId, Bowing> bowings = bowings(tune, version, lines, line);
         return bowings.isEmpty() ? lines : LAST.of(new Asked(tune, plain.playing, plain.pins, bowings));
     }
 
     /** What the ornaments of a version ask of bow and fingers, note by note; the hand being where the plain tune has it. */
-    private static Map<NoteId, Bowing> bowings(Tune tune, Version version, Optional<HandLines> lines) {
+    private static Map<NoteId, Bowing> bowings(Tune tune, Version version, Optional<HandLines> lines, Line line) {
         Map<NoteId, Bowing> bowings = new HashMap<>();
         if (version.playing().instrument().family() != Family.FIDDLE) {
             return bowings;
         }
         Ways ways = Ways.on(version, lines);
-        Line line = Line.of(tune, version);
         for (Spot spot : version.spots().values()) {
             Optional<Placement> placement =
                     spot.first().filter(each -> each.span().isInOneBar(tune));

@@ -316,7 +316,7 @@ final class HoleMaking {
             String name =
                     from.time().equals("slide") && spot.occasion.setting().isAir() ? "slide of an air" : from.time();
             boolean isLip = from.time().startsWith("lip");
-            return new Made.Slide(centsTo(from.target()), times.of(name), isLip ? Optional.empty() : drawn());
+            return new Made.Slide(centsTo(from.target()), times.of(name), isLip ? Optional.empty() : drawn(), 0);
         });
     }
 

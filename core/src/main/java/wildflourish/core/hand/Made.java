@@ -67,8 +67,12 @@ public record Made(boolean borrows, List<Slot> slots) {
         }
     }
 
-    /** The pitch comes from so many cents off within so many milliseconds; held so meanwhile, or as the note where the breath or the lip does it. */
-    public record Slide(int fromCents, Fraction millis, Optional<Held> held) {}
+    /**
+     * The pitch comes from so many cents off within so many milliseconds; held so meanwhile, or as the note where the breath or the lip does it.
+     *
+     * @param voice which of the sounds that begin together glides, the melody being 0
+     */
+    public record Slide(int fromCents, Fraction millis, Optional<Held> held, int voice) {}
 
     public Made {
         slots = List.copyOf(slots);

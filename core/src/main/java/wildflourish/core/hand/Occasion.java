@@ -25,12 +25,12 @@ import wildflourish.core.version.Playing;
 public record Occasion(
         Stack stack, List<Tone> tones, Optional<Tone> before, Optional<Tone> after, Ways ways, Setting setting) {
     /**
-     * On what, for whom and in what key.
+     * In what tune, on what, for whom and in what key.
      *
      * @param isAir whether there is time for a slow slide
      * @param ignoresWaits whether it is asked as if every finger were ready at once
      */
-    public record Setting(Playing playing, Times times, Key key, boolean isAir, boolean ignoresWaits) {}
+    public record Setting(Tune tune, Playing playing, Times times, Key key, boolean isAir, boolean ignoresWaits) {}
 
     public Occasion {
         tones = List.copyOf(tones);
@@ -45,7 +45,7 @@ public record Occasion(
         List<Tone> tones = line.tones().subList(first, end);
         boolean isAir = tune.header().type().name().equals("slow air");
         Setting setting = new Setting(
-                playing, times, tune.keyAt(tones.get(0).place().played().bar()), isAir, false);
+                tune, playing, times, tune.keyAt(tones.get(0).place().played().bar()), isAir, false);
         return new Occasion(asked.stack, tones, line.before(first), line.at(end), ways, setting);
     }
 
@@ -55,7 +55,7 @@ public record Occasion(
 
     /** The same as if every finger were ready at once. */
     Occasion atOnce() {
-        Setting other = new Setting(setting.playing, setting.times, setting.key, setting.isAir, true);
+        Setting other = new Setting(setting.tune, setting.playing, setting.times, setting.key, setting.isAir, true);
         return new Occasion(stack, tones, before, after, ways, other);
     }
 

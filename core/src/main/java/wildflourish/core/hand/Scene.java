@@ -1,6 +1,7 @@
 package wildflourish.core.hand;
 
 import java.util.Optional;
+import wildflourish.core.fingering.HandLines;
 import wildflourish.core.line.Line;
 import wildflourish.core.line.Tone;
 import wildflourish.core.ornament.Profile;
@@ -23,6 +24,7 @@ public final class Scene {
     private final Version version;
     private final Profile profile;
     private final Line line;
+    private final Optional<HandLines> lines;
     private final Ways ways;
     private final Hand hand;
     /** For each tone what the hand makes of the ornament that begins on it; null where nobody has asked yet. */
@@ -33,7 +35,8 @@ public final class Scene {
         this.version = version;
         this.profile = profile;
         this.line = Line.of(tune, version);
-        this.ways = Ways.of(tune, version);
+        this.lines = Hands.lines(tune, version, line);
+        this.ways = Ways.of(tune, version, lines);
         this.hand = hand;
         this.made = new Attempt[line.tones().size()];
     }
@@ -62,6 +65,11 @@ public final class Scene {
 
     public Line line() {
         return line;
+    }
+
+    /** What the hands do on strings or buttons; empty for an instrument fingered on holes. */
+    public Optional<HandLines> lines() {
+        return lines;
     }
 
     public Ways ways() {

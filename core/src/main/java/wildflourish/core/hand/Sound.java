@@ -25,11 +25,16 @@ public record Sound(List<Voice> voices, Optional<Held> held, Begin begin) {
 
     /** With another glide of the melody. */
     public Sound with(Glide glide) {
-        if (isSilent() || voices.get(0).glide().equals(glide)) {
+        return with(glide, 0);
+    }
+
+    /** With another glide of one of its voices, the melody being 0. */
+    public Sound with(Glide glide, int voice) {
+        if (isSilent() || voices.get(voice).glide().equals(glide)) {
             return this;
         }
         List<Voice> changed = new java.util.ArrayList<>(voices);
-        changed.set(0, voices.get(0).with(glide));
+        changed.set(voice, voices.get(voice).with(glide));
         return new Sound(changed, held, begin);
     }
 

@@ -11,5 +11,13 @@ public enum Trait {
     /** The bow comes out of it the other way round than out of the plain notes. */
     TURNS_BOW,
     /** The hand shifts or a string is skipped right before or after it. */
-    BESIDE_LEAP
+    BESIDE_LEAP,
+    /** A second string sounds a note of the chord. */
+    SOUNDS_CHORD,
+    /** A finger on the second string holds the next note already. */
+    HOLDS_NEXT,
+    /** A second string grates against the note. */
+    GRATES,
+    /** A second string sounds higher than the note. */
+    SECOND_ON_TOP
 }

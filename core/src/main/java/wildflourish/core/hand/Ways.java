@@ -45,9 +45,14 @@ public final class Ways {
     }
 
     public static Ways of(Tune tune, Version version) {
+        return of(tune, version, Hands.lines(tune, version));
+    }
+
+    /** With what the hands do on strings or buttons. */
+    static Ways of(Tune tune, Version version, Optional<HandLines> lines) {
         Instrument instrument = version.playing().instrument();
         if (!instrument.family().isWind()) {
-            return on(version, Hands.lines(tune, version));
+            return on(version, lines);
         }
         FingeringPath path = FingeringPath.of(tune.notes(), instrument, fixed(tune, version));
         return new Ways(instrument, path, pins(tune, version), Map.of(), Map.of());

@@ -49,7 +49,7 @@ public record Strings(
      * @param extra what the stretch costs
      */
     public record Stop(int semitones, int finger, String name, double extra) {
-        static final Stop OPEN = new Stop(0, 0, "0", 0);
+        public static final Stop OPEN = new Stop(0, 0, "0", 0);
     }
 
     /**
@@ -152,6 +152,16 @@ public record Strings(
             }
         }
         places.sort(java.util.Comparator.comparing(place -> !place.isOpen()));
+        return List.copyOf(places);
+    }
+
+    /** Everything that the hand finds on a string while it is in a position, the open string first; a short string is only played open. */
+    public List<Place> placesOn(int string, int position) {
+        List<Place> places = new ArrayList<>(List.of(new Place(string, 0, Stop.OPEN, position)));
+        boolean isShort = shortFret.isPresent() && string == open.size() - 1;
+        if (!isShort) {
+            hand.forEach(stop -> places.add(new Place(string, position + stop.semitones(), stop, position)));
+        }
         return List.copyOf(places);
     }
 

@@ -100,4 +100,17 @@ public record Key(String name, int fifths, Map<Step, Integer> extra, Map<Step, I
         }
         return java.util.List.copyOf(steps);
     }
+
+    /** How a pitch is written: as a note of the scale, or else with a sharp. */
+    public WrittenPitch spelled(int midi) {
+        WrittenPitch usual = WrittenPitch.ofMidi(midi);
+        for (int steps : new int[] {0, 1, -1}) {
+            WrittenPitch natural = WrittenPitch.ofStaffStep(usual.staffStep() + steps);
+            WrittenPitch inKey = natural.withAlter(alterOf(natural.step()));
+            if (inKey.midi() == midi) {
+                return inKey;
+            }
+        }
+        return usual;
+    }
 }

@@ -168,6 +168,31 @@ public record Figure(Opening opening, List<Slot> slots, Shake shake) {
         return new Figure(opening, changed, shake);
     }
 
+    /** With second strings under everything it comes to; what glides among them does so at the beginning. */
+    Figure withSeconds(List<Second> seconds) {
+        List<Second> level = seconds.stream().map(Second::level).toList();
+        List<Slot> all = new ArrayList<>();
+        for (Slot slot : slots) {
+            List<Part> parts = new ArrayList<>();
+            for (Part part : slot.parts()) {
+                boolean isFirst = all.isEmpty() && parts.isEmpty();
+                parts.add(part.with(isFirst ? seconds : level));
+            }
+            all.add(new Slot(slot.share(), parts));
+        }
+        List<Slot> round = shake.slots().stream()
+                .map(slot -> new Slot(
+                        slot.share(),
+                        slot.parts().stream().map(part -> part.with(level)).toList()))
+                .toList();
+        return new Figure(opening, all, new Shake(shake.at(), round, shake.least()));
+    }
+
+    /** Whether a second string of a kind sounds in it. */
+    public boolean uses(Second.Kind kind) {
+        return parts().stream().flatMap(part -> part.seconds().stream()).anyMatch(second -> second.kind() == kind);
+    }
+
     Figure with(Opening other) {
         return new Figure(other, slots, shake);
     }

@@ -48,6 +48,7 @@ public record Ornament(
         SHAKE,
         WAVE,
         OCTAVE,
+        DOUBLE_STOP,
         ARTICULATION,
         REST
     }
@@ -56,7 +57,9 @@ public record Ornament(
     public enum Place {
         SPAN,
         FIRST,
-        LAST
+        LAST,
+        /** Everything it comes to. */
+        EACH
     }
 
     /** What of a part a touch takes for itself; nobody else may then have it. */
@@ -305,7 +308,9 @@ public record Ornament(
         return new Ornament(
                 row.text("id"),
                 row.text("name"),
-                row.read("kind", word -> Kind.valueOf(word.toUpperCase(Locale.ROOT))),
+                row.read(
+                        "kind",
+                        word -> Kind.valueOf(word.toUpperCase(Locale.ROOT).replace('-', '_'))),
                 row.words("instruments").stream().map(word -> maker(row, word)).toList(),
                 new Form(
                         row.read("place", word -> Place.valueOf(word.toUpperCase(Locale.ROOT))),

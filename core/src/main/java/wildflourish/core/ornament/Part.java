@@ -12,18 +12,20 @@ import java.util.stream.Collectors;
  * @param share how much of the figure it takes
  * @param graces small notes, each as short as the hand makes it
  * @param landing what it sounds after them
+ * @param seconds what sounds with it on other strings
  * @param begin how its first sound begins; what follows small notes comes by the fingers
  * @param bend what the pitch of the landing does
  */
-public record Part(Share share, List<Target> graces, Target landing, Begin begin, Bend bend) {
+public record Part(Share share, List<Target> graces, Target landing, List<Second> seconds, Begin begin, Bend bend) {
     private static final Pattern WORD =
-            Pattern.compile("([^:]+):(?:\\{([^}]*)\\})?([^/{}]+)/([a-z-]+)((?:~[a-z]+\\([^)]*\\))*)");
+            Pattern.compile("([^:]+):(?:\\{([^}]*)\\})?([^/{}&]+)((?:&[^/{}&]+)*)/([a-z-]+)((?:~[a-z]+\\([^)]*\\))*)");
 
     /** A plain note. */
-    public static final Part PLAIN = new Part(Share.WHOLE, List.of(), Target.NOTE, Begin.ATTACK, Bend.LEVEL);
+    public static final Part PLAIN = new Part(Share.WHOLE, List.of(), Target.NOTE, List.of(), Begin.ATTACK, Bend.LEVEL);
 
     public Part {
         graces = List.copyOf(graces);
+        seconds = List.copyOf(seconds);
     }
 
     /** Reads {@code 1/3:{^}n/fingers}. Throws IllegalArgumentException, saying what is wrong, for anything else. */
@@ -39,25 +41,39 @@ public record Part(Share share, List<Target> graces, Target landing, Begin begin
                         .map(Target::parse)
                         .toList();
         Bend bend = Bend.LEVEL;
-        for (String each : match.group(5).split("~", -1)) {
+        for (String each : match.group(6).split("~", -1)) {
             bend = each.isEmpty() ? bend : bend.with(Bend.parse(each));
         }
+        List<Second> seconds = Arrays.stream(match.group(4).split("&", -1))
+                .filter(each -> !each.isEmpty())
+                .map(Second::parse)
+                .toList();
         return new Part(
-                Share.parse(match.group(1)), graces, Target.parse(match.group(3)), Begin.parse(match.group(4)), bend);
+                Share.parse(match.group(1)),
+                graces,
+                Target.parse(match.group(3)),
+                seconds,
+                Begin.parse(match.group(5)),
+                bend);
     }
 
     Part with(Share other) {
-        return new Part(other, graces, landing, begin, bend);
+        return new Part(other, graces, landing, seconds, begin, bend);
     }
 
     Part withBegin(Begin other, List<Target> before) {
         List<Target> all = new java.util.ArrayList<>(before);
         all.addAll(graces);
-        return new Part(share, all, landing, other, bend);
+        return new Part(share, all, landing, seconds, other, bend);
     }
 
     Part withBend(Bend more) {
-        return new Part(share, graces, landing, begin, bend.with(more));
+        return new Part(share, graces, landing, seconds, begin, bend.with(more));
+    }
+
+    /** With what sounds on other strings; a silence stays as it is. */
+    Part with(List<Second> more) {
+        return landing.isSilence() ? this : new Part(share, graces, landing, more, begin, bend);
     }
 
     @Override
@@ -65,7 +81,8 @@ public record Part(Share share, List<Target> graces, Target landing, Begin begin
         String small = graces.isEmpty()
                 ? ""
                 : "{" + graces.stream().map(Target::toString).collect(Collectors.joining(" ")) + "}";
-        return share + ":" + small + landing + "/"
+        String more = seconds.stream().map(each -> "&" + each).collect(Collectors.joining());
+        return share + ":" + small + landing + more + "/"
                 + begin.name().toLowerCase(java.util.Locale.ROOT).replace('_', '-') + bend;
     }
 }

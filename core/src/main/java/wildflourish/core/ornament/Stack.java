@@ -12,7 +12,7 @@ import wildflourish.core.music.Fraction;
 import wildflourish.core.ornament.Ornament.Place;
 
 /**
- * Ornaments on one span: at most one that spans it, and touches on its first and last part. The order in which they were placed does not matter.
+ * Ornaments on one span: at most one that spans it, and touches on its first, its last or each part. The order in which they were placed does not matter.
  *
  * @param choices what spans first
  */
@@ -157,6 +157,11 @@ public record Stack(List<Choice> choices) {
 
     /** A figure with a touch on its first or last slot; empty where what the touch wants is taken already. */
     private static Optional<Figure> dressed(Figure figure, Figure touch, Ornament ornament, Ornament.Slot claim) {
+        if (ornament.form().place() == Place.EACH) {
+            Part each = touch.parts().get(0);
+            Figure begun = figure.equals(Figure.PLAIN) ? touch : figure;
+            return Optional.of(begun.withSeconds(each.seconds()));
+        }
         boolean isFirst = ornament.form().place() == Place.FIRST;
         int index = isFirst ? 0 : figure.slots().size() - 1;
         Figure.Slot slot = figure.slots().get(index);
@@ -207,6 +212,7 @@ public record Stack(List<Choice> choices) {
                     wanted.size() == 1 ? part.share() : part.share().times(each.share()),
                     graces,
                     each.landing().isNote() ? part.landing() : each.landing(),
+                    part.seconds(),
                     keepsBegin ? part.begin() : each.begin(),
                     isFirst ? part.bend().with(each.bend()) : each.bend()));
         }

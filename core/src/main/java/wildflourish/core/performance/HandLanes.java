@@ -56,21 +56,30 @@ final class HandLanes {
         return Optional.of(next);
     }
 
-    /** Within an ornament on strings: the string that sounds, the letter of a small note, and the bow turning with each stroke. */
+    /** Within an ornament on strings: every string that sounds, the letter of a small note, and the bow turning with each stroke. */
     private Touch dressed(Moment moment, Touch touch) {
-        Voice melody = moment.sounding().orElseThrow().melody();
-        int lane = lines.hasStrings() ? lines.lanes().indexOf(melody.lane()) : -1;
-        if (lane < 0) {
+        Moment.Sounding sounding = moment.sounding().orElseThrow();
+        boolean isOnStrings =
+                lines.hasStrings() && lines.lanes().contains(sounding.melody().lane());
+        if (!isOnStrings) {
             return touch;
         }
-        HandLines.Label own = touch.labels().get(0);
-        boolean isNote = moment.cue().role() == Moment.Role.MELODY && own.lane() == lane;
-        String text = isNote
-                ? own.text()
-                : melody.written()
-                        .map(each -> each.step().name().toLowerCase(Locale.ROOT))
-                        .orElse("");
-        return new Touch(List.of(new HandLines.Label(lane, text, false)), stroke(moment, touch), touch.isBegun());
+        List<HandLines.Label> labels = new ArrayList<>();
+        for (Voice voice : sounding.voices()) {
+            int lane = lines.lanes().indexOf(voice.lane());
+            boolean isSmall = moment.cue().role() != Moment.Role.MELODY && voice.equals(sounding.melody());
+            Optional<HandLines.Label> own = touch.labels().stream()
+                    .filter(label -> label.lane() == lane && !isSmall)
+                    .findFirst();
+            labels.add(own.orElseGet(() -> new HandLines.Label(lane, letter(voice), false)));
+        }
+        return new Touch(labels, stroke(moment, touch), touch.isBegun());
+    }
+
+    private static String letter(Voice voice) {
+        return voice.written()
+                .map(each -> each.step().name().toLowerCase(Locale.ROOT))
+                .orElse("");
     }
 
     private HandLines.Stroke stroke(Moment moment, Touch touch) {

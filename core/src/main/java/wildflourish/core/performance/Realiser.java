@@ -7,7 +7,6 @@ import wildflourish.core.fingering.HandLines;
 import wildflourish.core.hand.Attempt;
 import wildflourish.core.hand.Glide;
 import wildflourish.core.hand.Hand;
-import wildflourish.core.hand.Hands;
 import wildflourish.core.hand.Held;
 import wildflourish.core.hand.Made;
 import wildflourish.core.hand.Scene;
@@ -95,7 +94,7 @@ public final class Realiser {
 
     /** A version in its scene, at its own tempo. */
     public static Realisation realise(Scene scene) {
-        return new Realiser(scene, Hands.lines(scene.tune(), scene.version())).run();
+        return new Realiser(scene, scene.lines()).run();
     }
 
     /**
@@ -315,7 +314,7 @@ public final class Realiser {
             Fraction length = end.minus(start);
             Fraction most = length.minus(times.floor()).max(length.times(Fraction.of(2, 3)));
             now = start.plus(slide.millis().min(most));
-            Sound sliding = landing.with(Glide.of(slide.fromCents(), 0));
+            Sound sliding = landing.with(Glide.of(slide.fromCents(), 0), slide.voice());
             add(start, now, frame.cue(role), slide.held().map(sliding::with).orElse(sliding));
             landing = landing.with(Begin.HELD);
         }

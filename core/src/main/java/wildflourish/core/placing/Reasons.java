@@ -59,6 +59,13 @@ final class Reasons {
             case BELONGS_HERE -> belongsHere();
             case FILLS_THE_GAP -> fillsGap();
             case ROUNDS_OFF_THE_PHRASE -> situation.endsPhrase(lastNote());
+            case SOUNDS_THE_CHORD -> has(Trait.SOUNDS_CHORD);
+            case NEXT_NOTE_READY -> has(Trait.HOLDS_NEXT);
+            case GRATES_HERE -> has(Trait.GRATES);
+            case BURIES_THE_TUNE -> has(Trait.SECOND_ON_TOP);
+            case KEEPS_THE_DANCE_GOING -> isHeldInDance();
+            case ANNOUNCES_THE_PART -> isFirstBarOfPart();
+            case COMES_BACK -> comesBack();
             case OPEN_STRING_RINGS -> has(Trait.OPEN_STRING);
             case LINE_RISES_INTO_IT -> situation.rise() > 0;
             case ROOM_FOR_IT -> hasRoomForIt();
@@ -158,6 +165,24 @@ final class Reasons {
         Fraction length = facts.lengthWholeNotes();
         return !length.isLessThan(Fraction.of(3, 8))
                 || !situation.playing().tempo().millisOf(length).isLessThan(Fraction.of(400));
+    }
+
+    /** A minim or more, but in airs and waltzes. */
+    private boolean isHeldInDance() {
+        return !facts.lengthWholeNotes().isLessThan(Fraction.of(1, 2))
+                && !isAir()
+                && !situation.kindOfTune().equals("waltz");
+    }
+
+    private boolean isFirstBarOfPart() {
+        int bar = situation.place().bar();
+        return situation.tune().form().partAt(bar).firstBar() == bar;
+    }
+
+    /** Whether it ends on the pitch it began with. */
+    private boolean comesBack() {
+        return facts.notes().size() > 1
+                && lastNote().melody().equals(facts.notes().get(0).melody());
     }
 
     private boolean isBetweenQuavers() {

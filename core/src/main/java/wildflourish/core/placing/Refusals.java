@@ -74,6 +74,7 @@ final class Refusals {
             case REST_MUST_FOLLOW -> facts.after().isPresent();
             case OTHER_KIND_OF_TUNE -> isOfOtherTunes(facts);
             case BEAT_WOULD_BE_LOST -> losesBeat(facts);
+            case NOT_AT_THE_END -> !facts.situation().endsPart();
             default -> false;
         };
     }

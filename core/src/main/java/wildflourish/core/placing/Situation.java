@@ -12,6 +12,7 @@ import wildflourish.core.music.Fraction;
 import wildflourish.core.music.Metre;
 import wildflourish.core.tune.Note;
 import wildflourish.core.tune.NotePlace;
+import wildflourish.core.tune.Part;
 import wildflourish.core.tune.Tune;
 import wildflourish.core.version.Playing;
 import wildflourish.core.version.Version;
@@ -103,6 +104,17 @@ public record Situation(Scene scene, Note note, int tone) {
                 .filter(each -> !each.isRest())
                 .reduce((one, other) -> other)
                 .filter(asked::equals)
+                .isPresent();
+    }
+
+    /** Whether the note is the last that sounds of its part. */
+    public boolean endsPart() {
+        Part part = tune().form().partAt(place().bar());
+        return tune().bars().subList(part.firstBar(), part.lastBar() + 1).stream()
+                .flatMap(bar -> bar.notes().stream())
+                .filter(each -> !each.isRest())
+                .reduce((one, other) -> other)
+                .filter(note::equals)
                 .isPresent();
     }
 

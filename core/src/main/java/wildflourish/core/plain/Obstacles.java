@@ -14,6 +14,7 @@ import java.util.stream.Stream;
 import wildflourish.core.fingering.LinePath;
 import wildflourish.core.fingering.LineWays;
 import wildflourish.core.fingering.Struck;
+import wildflourish.core.form.Harmony;
 import wildflourish.core.instrument.Instrument;
 import wildflourish.core.instrument.School;
 import wildflourish.core.music.FingeredPitch;
@@ -174,9 +175,9 @@ public record Obstacles(List<Obstacle> obstacles, List<Remedy> whole) {
             return Optional.empty();
         }
 
-        /** The next note down of the chord that stands there, or else of the chord on the tonic. */
+        /** The next note down of the chord that stands there, or else of the one that the notes of the bar suggest. */
         private Optional<FingeredPitch> chordNote(Struck struck) {
-            Set<Integer> classes = ChordHere.of(tune, struck.note().id());
+            Set<Integer> classes = Harmony.at(tune, struck.note().id());
             return Stream.iterate(struck.melody().midi() - 1, midi -> midi - 1)
                     .limit(OCTAVE)
                     .filter(midi -> classes.contains(Math.floorMod(midi, OCTAVE)))

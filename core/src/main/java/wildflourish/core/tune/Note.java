@@ -40,6 +40,11 @@ public record Note(NoteId id, List<WrittenPitch> pitches, Duration duration, Mar
         return duration.played();
     }
 
+    /** With other pitches, the lowest first. */
+    public Note withPitches(List<WrittenPitch> others) {
+        return new Note(id, others, duration, marks);
+    }
+
     public Note withMarks(Marks newMarks) {
         return newMarks.equals(marks) ? this : new Note(id, pitches, duration, newMarks);
     }

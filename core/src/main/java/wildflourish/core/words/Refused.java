@@ -52,6 +52,16 @@ final class Refused {
             case OPEN_STRING_FIXED -> "an open string cannot slide or shake; try the fourth finger below";
             case NUT_IN_THE_WAY -> "the nut is in the way";
             case TOO_WIDE -> "the finger cannot travel so far in tune";
+            case NO_FINGER_DOWN -> "it is an open string; no finger is down";
+            case MUST_LIFT -> "a later note needs this finger out of the way";
+            case NEEDS_OPEN_STRING -> "it needs a note that an open string has";
+            case NO_CHORD_GIVEN -> "no chord stands here to choose from: write one, or let the notes around choose";
+            case NOT_AT_THE_END -> "it closes a part; here the tune goes on";
+            case NO_STRING_THERE -> "there is no string on that side";
+            case FINGERS_CANNOT_STAND -> "the fingers cannot stand so on two strings";
+            case OFF_THE_SCALE -> "the second note is no note of this scale";
+            case GRATES -> "that string grates against this note";
+            case TOO_LOW -> "the fiddle goes no lower";
             case NOTHING_LEFT_TO_LIFT -> "nothing is down to flick: tap instead";
             case NOTHING_LEFT_TO_TAP -> "all holes are shut: cut instead";
             case NO_CLEAN_TAP -> "no single finger gives a clean note below " + note + ": cut instead";

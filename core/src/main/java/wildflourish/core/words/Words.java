@@ -67,6 +67,13 @@ public final class Words {
             case BELONGS_HERE -> "players do this here";
             case FILLS_THE_GAP -> "it fills the gap";
             case ROUNDS_OFF_THE_PHRASE -> "it rounds off the phrase";
+            case SOUNDS_THE_CHORD -> "it sounds the chord";
+            case NEXT_NOTE_READY -> "the finger already holds the next note";
+            case KEEPS_THE_DANCE_GOING -> "a held note stops the dance; keep it going";
+            case ANNOUNCES_THE_PART -> "it announces the part";
+            case COMES_BACK -> "you come back to it; why lift?";
+            case GRATES_HERE -> "that string grates here; some like it";
+            case BURIES_THE_TUNE -> "the ear follows the upper note";
             case OPEN_STRING_RINGS -> "the open string rings";
             case LINE_RISES_INTO_IT -> "the line climbs into it";
             case ROOM_FOR_IT -> "there is room";
@@ -159,7 +166,8 @@ public final class Words {
             case SHAKE -> "Trills and turns";
             case WAVE -> "Vibrato";
             case OCTAVE -> "Octaves";
-            case ARTICULATION -> "Tongue, throat, closing";
+            case DOUBLE_STOP -> "Two strings and more";
+            case ARTICULATION -> "How notes begin";
             case REST -> "Held and left out";
         };
     }

@@ -167,6 +167,10 @@ final class VersionWriter {
             String[] way = choice.ornament().look().written().split(" ", 2);
             switch (way[0]) {
                 case "notes", "dot-parts", "pulse" -> spelled.add(choice);
+                case "slid-notes" -> {
+                    spelled.add(choice);
+                    signs.append(mark("slide"));
+                }
                 case "breath" -> {
                     if (schoolOf(choice).equals("leave-out")) {
                         spelled.add(choice);

@@ -96,7 +96,7 @@ class FarCasesTest {
             Sound landing = new Sound(voices, Optional.empty(), part.begin());
             Optional<Made.Slide> slide = part.bend()
                     .from()
-                    .map(from -> new Made.Slide(100 * from.target().number(), times.of("slide"), Optional.empty()));
+                    .map(from -> new Made.Slide(100 * from.target().number(), times.of("slide"), Optional.empty(), 0));
             return new Made.Part(part.share(), Fraction.ZERO, small, landing, slide, times.floor(), Optional.empty());
         }
     }
