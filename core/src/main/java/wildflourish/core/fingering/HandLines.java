@@ -164,11 +164,11 @@ public record HandLines(
             School school,
             Tempo tempo,
             Map<NoteId, String> pins,
-            Map<NoteId, Bowing> bowings) {
+            Map<NoteId, Demand> demands) {
         if (instrument.family().isWind()) {
             return Optional.empty();
         }
-        List<Struck> line = Struck.of(tune, tempo, bowings);
+        List<Struck> line = Struck.of(tune, tempo, demands);
         return Optional.of(
                 instrument.strings().isPresent()
                         ? of(tune, line, Manners.of(instrument.strings().get(), school, tune.metreAt(0)), pins)

@@ -25,6 +25,16 @@ final class StayingDown {
         for (int i = 0; i < line.size(); i++) {
             Optional<StringWay> way = path.at(line.get(i).note().id());
             if (way.isPresent()) {
+                Optional<NoteId> asked = line.get(i).demand().stays();
+                if (asked.isPresent()) {
+                    add(
+                            stays,
+                            new Stay(
+                                    way.get().place().string(),
+                                    line.get(i).note().id(),
+                                    asked.get()));
+                    continue;
+                }
                 for (Strings.Place place : way.get().hold().places()) {
                     Optional<NoteId> until = place.isOpen() ? Optional.empty() : until(line, path, i, place);
                     if (until.isPresent()) {

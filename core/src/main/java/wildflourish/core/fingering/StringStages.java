@@ -8,6 +8,7 @@ import java.util.Map;
 import java.util.Optional;
 import wildflourish.core.instrument.Strings;
 import wildflourish.core.music.FingeredPitch;
+import wildflourish.core.music.Fraction;
 import wildflourish.core.path.Trellis;
 import wildflourish.core.tune.NoteId;
 
@@ -116,7 +117,7 @@ final class StringStages implements LinePath.Run<StringWay> {
         String pin = pins.getOrDefault(struck.note().id(), "");
         if (pin.isEmpty()) {
             List<StringHold> able = all.stream()
-                    .filter(hold -> struck.bowing().holds().contains(nameOf(hold)))
+                    .filter(hold -> struck.demand().holds().contains(nameOf(hold)))
                     .toList();
             return able.isEmpty() ? all : able;
         }
@@ -129,7 +130,7 @@ final class StringStages implements LinePath.Run<StringWay> {
 
     /** With the strings that an ornament sounds beside the melody. */
     private static List<StringHold> withSeconds(Struck struck, List<StringHold> all, Strings strings) {
-        Map<String, Strings.Place> seconds = struck.bowing().seconds();
+        Map<String, Strings.Place> seconds = struck.demand().seconds();
         return seconds.isEmpty() || struck.isChord()
                 ? all
                 : all.stream()
@@ -189,7 +190,7 @@ final class StringStages implements LinePath.Run<StringWay> {
         return isAllowed(0, hold, stroke)
                 ? costs.ofBegin(manner.strings(), holds.get(0).get(hold))
                         + strokes.begin(stroke, holds.get(0).get(hold).melody().string(), line.get(0))
-                        + line.get(0).bowing().extra().always()
+                        + line.get(0).demand().extra().always()
                 : Double.POSITIVE_INFINITY;
     }
 
@@ -237,14 +238,23 @@ final class StringStages implements LinePath.Run<StringWay> {
                 struck.restMillis() > 0,
                 before.melody().equals(struck.melody()),
                 HandTimes.between(before, struck),
-                before.bowing(),
-                struck.bowing());
+                before.demand(),
+                struck.demand(),
+                before.beat(),
+                before.length());
         return known.computeIfAbsent(context, each -> rights(stage));
     }
 
     /** All that decides what strokes cost from one note to the next, but for the strings. */
     private record Context(
-            Struck.Beat beat, boolean isAfterRest, boolean isSamePitch, double millis, Bowing before, Bowing here) {}
+            Struck.Beat beat,
+            boolean isAfterRest,
+            boolean isSamePitch,
+            double millis,
+            Demand before,
+            Demand here,
+            Struck.Beat beatBefore,
+            Fraction lengthBefore) {}
 
     private Right[][] rights(int stage) {
         int strings = manner.strings().open().size();
@@ -290,7 +300,7 @@ final class StringStages implements LinePath.Run<StringWay> {
             int[] starts = new int[strokes.states() + 1];
             List<Integer> states = new ArrayList<>();
             List<Double> costs = new ArrayList<>();
-            double always = step.struck().bowing().extra().always();
+            double always = step.struck().demand().extra().always();
             for (int state = 0; state < strokes.states(); state++) {
                 starts[state] = states.size();
                 strokes.next(state, step, (to, cost) -> {

@@ -2,6 +2,7 @@ package wildflourish.core.fingering;
 
 import wildflourish.core.instrument.Strings;
 import wildflourish.core.instrument.StrokeOrder;
+import wildflourish.core.music.Fraction;
 
 /**
  * The hand that makes strings sound, as states beside the places of the other hand: for a bow its direction and how many notes it has taken, for a pick its
@@ -65,15 +66,30 @@ interface Strokes {
             return struck.beginsPhrase() ? costs.of("phrase") : 0;
         }
 
+        private StrokeOrder orderAt(Struck struck) {
+            return struck.demand().order().orElse(order);
+        }
+
         /** Whether the order joins a note to the one before; the first of a phrase it never does. */
         private boolean isJoined(Struck struck) {
-            return !struck.beginsPhrase() && order.joined().get(Math.floorMod(struck.quaver(), order.quavers()));
+            StrokeOrder here = orderAt(struck);
+            return !struck.beginsPhrase() && here.joined().get(Math.floorMod(struck.quaver(), here.quavers()));
+        }
+
+        /** Where the order carries a bow over the bar line that bow is an up one, and so is the first of a phrase. */
+        private boolean isOverBar(Struck struck) {
+            return struck.quaver() == 0
+                    && struck.beginsQuaver()
+                    && orderAt(struck).joined().get(0);
         }
 
         private double fresh(int direction, Struck struck) {
-            double up = struck.bowing().extra().onUp();
-            return (direction == 1 ? weight(struck) * costs.of("beat") + phrase(struck) + up : 0)
-                    + (isJoined(struck) ? costs.of("order") : 0);
+            double up = struck.demand().extra().onUp();
+            double joined = isJoined(struck) ? costs.of("order") : 0;
+            if (isOverBar(struck)) {
+                return (direction == 1 ? up : weight(struck) * costs.of("beat") + phrase(struck)) + joined;
+            }
+            return (direction == 1 ? weight(struck) * costs.of("beat") + phrase(struck) + up : 0) + joined;
         }
 
         @Override
@@ -81,7 +97,9 @@ interface Strokes {
             if (state % MOST > 0) {
                 return Double.POSITIVE_INFINITY;
             }
-            return direction(state) == 1 && struck.isOnBeat() ? costs.of("retake") : 0;
+            return isOverBar(struck)
+                    ? direction(state) == 1 ? 0 : costs.of("order")
+                    : direction(state) == 1 && struck.isOnBeat() ? costs.of("retake") : 0;
         }
 
         private static int direction(int state) {
@@ -91,16 +109,16 @@ interface Strokes {
         @Override
         public void next(int state, Step step, Sink sink) {
             int entry = direction(state);
-            int direction = step.before().bowing().turns() ? 1 - entry : entry;
+            int direction = step.before().demand().turns() ? 1 - entry : entry;
             boolean isAfterRest = step.struck().restMillis() > 0;
-            Bowing.Join join = step.struck().bowing().join();
-            if (!step.isSoonerThan(HandTimes.BOW_STROKE) && join != Bowing.Join.SAME_BOW) {
+            Demand.Join join = step.struck().demand().join();
+            if (!step.isSoonerThan(HandTimes.BOW_STROKE) && join != Demand.Join.SAME_BOW) {
                 sink.stroke((1 - direction) * MOST, fresh(1 - direction, step.struck()));
                 sink.stroke(direction * MOST, fresh(direction, step.struck()) + (isAfterRest ? 0 : costs.of("retake")));
             }
-            int taken = (step.before().bowing().more() > 0 ? 0 : state % MOST) + 1;
-            boolean mayGoOn = !step.isSamePitch() || step.struck().bowing().partsEqual();
-            if (!isAfterRest && mayGoOn && join != Bowing.Join.NEW_BOW) {
+            int taken = (step.before().demand().more() > 0 ? 0 : state % MOST) + 1;
+            boolean mayGoOn = !step.isSamePitch() || step.struck().demand().partsEqual();
+            if (!isAfterRest && mayGoOn && join != Demand.Join.NEW_BOW) {
                 double cost = phrase(step.struck()) + (isJoined(step.struck()) ? 0 : costs.of("order"));
                 cost += taken >= LONG ? costs.of("long slur") : 0;
                 cost += Math.abs(step.to() - step.from()) > 1 ? costs.of("slur skip") : 0;
@@ -116,13 +134,17 @@ interface Strokes {
 
     /** Down 0, up 1. */
     record Pick(StrokeOrder order, StringCosts costs) implements Strokes {
+        /** A note of a quaver and a half leaves the pick time to swing back. */
+        private static final Fraction SWINGS_BACK = Fraction.of(3, 16);
+
         @Override
         public int states() {
             return 2;
         }
 
         private double own(int state, Struck struck) {
-            boolean isDown = order.down().get(Math.floorMod(struck.quaver(), order.quavers()));
+            StrokeOrder here = struck.demand().order().orElse(order);
+            boolean isDown = here.down().get(Math.floorMod(struck.quaver(), here.quavers()));
             return (state == 1 && struck.isOnBeat() ? costs.of("pick beat") : 0)
                     + (isDown == (state == 0) || !struck.beginsQuaver() ? 0 : costs.of("order"));
         }
@@ -135,9 +157,16 @@ interface Strokes {
         @Override
         public void next(int state, Step step, Sink sink) {
             for (int to = 0; to < 2 && !step.isSoonerThan(HandTimes.PICK_STROKE); to++) {
-                boolean isTwice = to == state && step.struck().restMillis() == 0;
+                int last = step.before().demand().turns() ? 1 - state : state;
+                boolean isTwice = to == last && step.struck().restMillis() == 0 && !isOfOrder(step, last, to);
                 sink.stroke(to, own(to, step.struck()) + (isTwice ? costs.of("pick twice") : 0));
             }
+        }
+
+        /** Whether one direction twice is as the order has it, or the notes lie so far apart that the pick swings back between. */
+        private boolean isOfOrder(Step step, int last, int to) {
+            boolean isFar = !step.before().length().isLessThan(SWINGS_BACK);
+            return isFar || (own(last, step.before()) == 0 && own(to, step.struck()) == 0);
         }
 
         @Override

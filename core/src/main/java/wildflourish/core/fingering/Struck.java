@@ -26,7 +26,7 @@ import wildflourish.core.tune.Tune;
  * @param millis how long it lasts at the tempo
  * @param restMillis how long a rest stands before it; 0 for none
  * @param beat where in its bar it begins
- * @param bowing what an ornament on it asks of the hand
+ * @param demand what an ornament on it asks of the hand
  */
 public record Struck(
         Note note,
@@ -36,7 +36,7 @@ public record Struck(
         double millis,
         double restMillis,
         Beat beat,
-        Bowing bowing) {
+        Demand demand) {
     public Struck {
         pitches = List.copyOf(pitches);
         tied = List.copyOf(tied);
@@ -74,7 +74,7 @@ public record Struck(
     }
 
     /** The same with what ornaments on them ask of the hand. */
-    static List<Struck> of(Tune tune, Tempo tempo, Map<NoteId, Bowing> bowings) {
+    static List<Struck> of(Tune tune, Tempo tempo, Map<NoteId, Demand> demands) {
         List<Struck> line = new ArrayList<>();
         double perWhole = tempo.millisOf(Fraction.ONE).toDouble();
         double rest = 0;
@@ -96,9 +96,9 @@ public record Struck(
                 boolean isOnBeat = place.offset().modulo(tempo.beatLength()).isZero();
                 boolean beginsPhrase = place.offset().isZero() && firstBars.contains(place.bar());
                 Beat beat = new Beat(isOnBeat, quaver, eighths.denominator() == 1, beginsPhrase);
-                Bowing bowing = bowings.getOrDefault(note.id(), Bowing.PLAIN);
-                line.add(
-                        new Struck(note, pitches(note), List.of(note.id()), note.played(), millis, rest, beat, bowing));
+                Demand demand = demands.getOrDefault(note.id(), Demand.PLAIN);
+                List<FingeredPitch> pitches = demand.instead().isEmpty() ? pitches(note) : demand.instead();
+                line.add(new Struck(note, pitches, List.of(note.id()), note.played(), millis, rest, beat, demand));
             }
             rest = 0;
             open = note.marks().joins().tied() ? Optional.of(line.get(line.size() - 1)) : Optional.empty();
@@ -136,7 +136,7 @@ public record Struck(
         List<FingeredPitch> sorted = others.stream()
                 .sorted(Comparator.comparing(FingeredPitch::midi))
                 .toList();
-        return new Struck(note, sorted, tied, length, millis, restMillis, beat, bowing);
+        return new Struck(note, sorted, tied, length, millis, restMillis, beat, demand);
     }
 
     /** So many semitones higher. */
@@ -149,6 +149,6 @@ public record Struck(
     private Struck with(Note next, double more) {
         List<NoteId> all = new ArrayList<>(tied);
         all.add(next.id());
-        return new Struck(note, pitches, all, length.plus(next.played()), millis + more, restMillis, beat, bowing);
+        return new Struck(note, pitches, all, length.plus(next.played()), millis + more, restMillis, beat, demand);
     }
 }

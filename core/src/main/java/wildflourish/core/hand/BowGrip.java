@@ -77,7 +77,7 @@ final class BowGrip implements Hand.Grip {
         for (Grasp grasp : clean()) {
             Strings.Place place = grasp.notes().get(note);
             spot.beside
-                    .of(place, spot.occasion.tones().get(note).note().melody(), seconds.get(0))
+                    .of(place, spot.occasion.tones().get(note).melody(), seconds.get(0))
                     .ifPresent(beside -> places.put(spot.name(place), beside));
         }
         return places;
@@ -132,7 +132,7 @@ final class BowGrip implements Hand.Grip {
     /** What sounds beside the first note. */
     private List<Strings.Place> seconds(Grasp grasp) {
         return spot.figure.parts().get(0).seconds().stream()
-                .flatMap(second -> spot.beside.of(grasp.first(), spot.note().melody(), second).stream())
+                .flatMap(second -> spot.beside.of(grasp.first(), spot.written(), second).stream())
                 .toList();
     }
 
@@ -141,12 +141,7 @@ final class BowGrip implements Hand.Grip {
         return !place.isOpen()
                 && spot.occasion.after().stream()
                         .flatMap(tone ->
-                                spot
-                                        .strings
-                                        .placesOf(spot.instrument
-                                                .reading()
-                                                .fingered(tone.note().melody()))
-                                        .stream())
+                                spot.strings.placesOf(spot.instrument.reading().fingered(tone.melody())).stream())
                         .anyMatch(next -> next.string() == place.string() && next.semitones() == place.semitones());
     }
 
@@ -207,18 +202,18 @@ final class BowGrip implements Hand.Grip {
     }
 
     private boolean isBeside(Refusal refusal, Tone tone, Strings.Place place, Second second) {
-        Optional<Strings.Place> beside = spot.beside.of(place, tone.note().melody(), second);
+        Optional<Strings.Place> beside = spot.beside.of(place, tone.melody(), second);
         boolean hasString = spot.beside.hasString(place, second);
         boolean isChosen = second.kind() == Second.Kind.CHORD && !second.isHome();
         boolean hasChord = !isChosen || spot.beside.hasChord();
-        boolean hasOpen = second.kind() != Second.Kind.UNISON || spot.isOpenPitch(tone.note());
+        boolean hasOpen = second.kind() != Second.Kind.UNISON || spot.isOpenPitch(tone);
         boolean isDown = second.kind() != Second.Kind.SAME || !place.isOpen();
         return switch (refusal) {
             case NO_STRING_THERE -> !hasString && hasOpen;
             case NEEDS_OPEN_STRING -> !hasOpen;
             case NO_CHORD_GIVEN -> !hasChord;
             case FINGERS_CANNOT_STAND ->
-                tone.note().isChord() || (hasString && hasChord && hasOpen && isDown && beside.isEmpty());
+                tone.pitches().size() > 1 || (hasString && hasChord && hasOpen && isDown && beside.isEmpty());
             case OFF_THE_SCALE ->
                 isDown && beside.filter(each -> !spot.beside.isInScale(each)).isPresent();
             case GRATES ->
@@ -283,9 +278,7 @@ final class BowGrip implements Hand.Grip {
     private boolean isTooWide() {
         return spot.occasion
                 .after()
-                .filter(next -> Math.abs(next.note().melody().midi()
-                                - spot.note().melody().midi())
-                        > 2)
+                .filter(next -> Math.abs(next.melody().midi() - spot.written().midi()) > 2)
                 .isPresent();
     }
 

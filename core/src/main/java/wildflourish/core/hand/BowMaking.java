@@ -111,6 +111,7 @@ final class BowMaking {
             case STEP -> under(spot.step(target.number()), part);
             case TOWARDS -> under(spot.step(towards() * target.number()), part);
             case MIDDLE -> under(middle(), part);
+            case WALK -> under(spot.step(walk().get(target.number() - 1)), part);
             default -> Optional.empty();
         };
     }
@@ -120,7 +121,7 @@ final class BowMaking {
             return Optional.empty();
         }
         Tone tone = spot.occasion.tones().get(number - 1);
-        return Optional.of(sound(tone.note().melody(), grasp.notes().get(number - 1), part));
+        return Optional.of(sound(tone.melody(), grasp.notes().get(number - 1), part));
     }
 
     private Optional<Sound> under(WrittenPitch written, Part part) {
@@ -172,14 +173,27 @@ final class BowMaking {
         return spot.occasion
                 .after()
                 .map(next -> Integer.signum(
-                        next.note().melody().staffStep() - spot.note().melody().staffStep()))
+                        next.melody().staffStep() - spot.written().staffStep()))
                 .orElse(1);
+    }
+
+    /** Steps of a walk round the note, the last a step away from the next one. */
+    private List<Integer> walk() {
+        int steps = spot.occasion
+                .after()
+                .map(next -> next.melody().staffStep() - spot.written().staffStep())
+                .orElse(0);
+        return switch (steps) {
+            case 0, -2 -> List.of(0, 1, 0, -1);
+            case 2 -> List.of(0, -1, 0, 1);
+            default -> List.of(0, 2, 1, 0);
+        };
     }
 
     /** Between the two notes of the span; above them where they are equal. */
     private WrittenPitch middle() {
-        int steps = spot.occasion.tones().get(1).note().melody().staffStep()
-                - spot.note().melody().staffStep();
+        int steps = spot.occasion.tones().get(1).melody().staffStep()
+                - spot.written().staffStep();
         return spot.step(steps == 0 ? 1 : steps / 2);
     }
 
@@ -194,11 +208,8 @@ final class BowMaking {
             }
             case TAP -> Optional.of(small(Made.Role.TAP, spot.step(-1), time));
             case STEP -> Optional.of(small(Made.Role.GRACE, spot.step(grace.number()), time));
-            case MELODY -> Optional.of(small(Made.Role.GRACE, spot.note().melody(), time));
-            case BEFORE ->
-                spot.occasion
-                        .before()
-                        .map(tone -> small(Made.Role.GRACE, tone.note().melody(), time));
+            case MELODY -> Optional.of(small(Made.Role.GRACE, spot.written(), time));
+            case BEFORE -> spot.occasion.before().map(tone -> small(Made.Role.GRACE, tone.melody(), time));
             case OPEN_STRING ->
                 Optional.of(small(
                         Made.Role.GRACE,
@@ -207,7 +218,7 @@ final class BowMaking {
                                 .writtenMidi(spot.strings.open().get(grasp.string()))),
                         time));
             case SEMITONE -> {
-                Made.Small slid = small(Made.Role.GRACE, spot.note().melody(), time);
+                Made.Small slid = small(Made.Role.GRACE, spot.written(), time);
                 Sound sound = slid.sound().with(Glide.of(100 * grace.number(), 0));
                 yield Optional.of(new Made.Small(slid.role(), sound, slid.millis()));
             }
@@ -251,9 +262,8 @@ final class BowMaking {
         return target.kind() == Target.Kind.NEXT
                 ? spot.occasion
                         .after()
-                        .map(next -> 100
-                                * (next.note().melody().midi()
-                                        - spot.note().melody().midi()))
+                        .map(next ->
+                                100 * (next.melody().midi() - spot.written().midi()))
                         .orElse(0)
                 : 100 * target.number();
     }

@@ -75,7 +75,7 @@ final class BowSpot {
         Optional<StringWay> way = occasion.ways().onStrings(note.id());
         int position = way.map(each -> each.place().position()).orElse(0);
         String pin = occasion.ways().pinOnStrings(note.id());
-        List<Strings.Place> all = strings.placesOf(instrument.reading().fingered(note.melody())).stream()
+        List<Strings.Place> all = strings.placesOf(instrument.reading().fingered(tone.melody())).stream()
                 .filter(place -> pin.isEmpty()
                         ? place.position() == position
                         : pin.startsWith(name(place)) && (!place.isOpen() || place.position() == position))
@@ -85,7 +85,7 @@ final class BowSpot {
     }
 
     /** Whether an open string has the pitch of a note. */
-    boolean isOpenPitch(Note asked) {
+    boolean isOpenPitch(Tone asked) {
         return strings.placesOf(instrument.reading().fingered(asked.melody())).stream()
                 .anyMatch(Strings.Place::isOpen);
     }
@@ -101,8 +101,13 @@ final class BowSpot {
         return occasion.first().note();
     }
 
+    /** What the first tone sounds. */
+    WrittenPitch written() {
+        return occasion.first().melody();
+    }
+
     WrittenPitch step(int steps) {
-        WrittenPitch natural = WrittenPitch.ofStaffStep(note().melody().staffStep() + steps);
+        WrittenPitch natural = WrittenPitch.ofStaffStep(written().staffStep() + steps);
         return natural.withAlter(occasion.setting().key().alterOf(natural.step()));
     }
 

@@ -64,6 +64,11 @@ public final class Forms {
                         && facts.after()
                                 .map(next -> steps(notes.get(0), next.note()) == 3)
                                 .orElse(false);
+            case NEAR ->
+                isOne
+                        && facts.after()
+                                .map(next -> steps(notes.get(0), next.note()) <= 2)
+                                .orElse(false);
             case DRIVEN -> areDriven(notes);
             case OTHER ->
                 isOne

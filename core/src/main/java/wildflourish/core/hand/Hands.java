@@ -6,7 +6,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import wildflourish.core.fingering.Bowing;
+import wildflourish.core.fingering.Demand;
 import wildflourish.core.fingering.HandLines;
 import wildflourish.core.instrument.Family;
 import wildflourish.core.instrument.Fingering;
@@ -38,15 +38,24 @@ public final class Hands {
         }
         Asked plain = new Asked(tune, version.playing(), linePins(version), Map.of());
         Optional<HandLines> lines = LAST.of(plain);
-        Map<NoteId, Bowing> bowings = bowings(tune, version, lines, line);
-        return bowings.isEmpty() ? lines : LAST.of(new Asked(tune, plain.playing, plain.pins, bowings));
+        Map<NoteId, Demand> demands = demands(tune, version, lines, line);
+        return demands.isEmpty() ? lines : LAST.of(new Asked(tune, plain.playing, plain.pins, demands));
     }
 
-    /** What the ornaments of a version ask of bow and fingers, note by note; the hand being where the plain tune has it. */
-    private static Map<NoteId, Bowing> bowings(Tune tune, Version version, Optional<HandLines> lines, Line line) {
-        Map<NoteId, Bowing> bowings = new HashMap<>();
+    /** What the ornaments and layers of a version ask of the hand, note by note; the hand being where the plain tune has it. */
+    private static Map<NoteId, Demand> demands(Tune tune, Version version, Optional<HandLines> lines, Line line) {
+        if (version.playing().instrument().strings().isEmpty()) {
+            return Map.of();
+        }
+        Map<NoteId, Demand> demands = ofPlacements(tune, version, lines, line);
+        LayerDemands.add(tune, version, lines, line, demands);
+        return demands;
+    }
+
+    private static Map<NoteId, Demand> ofPlacements(Tune tune, Version version, Optional<HandLines> lines, Line line) {
+        Map<NoteId, Demand> demands = new HashMap<>();
         if (version.playing().instrument().family() != Family.FIDDLE) {
-            return bowings;
+            return demands;
         }
         Ways ways = Ways.on(version, lines);
         for (Spot spot : version.spots().values()) {
@@ -54,20 +63,19 @@ public final class Hands {
                     spot.first().filter(each -> each.span().isInOneBar(tune));
             Optional<Integer> at = line.indexOf(spot.at());
             if (placement.isPresent() && at.isPresent()) {
-                bowings.putAll(bowings(tune, version, placement.get(), line, at.get(), ways));
+                demands.putAll(demands(tune, version, placement.get(), line, at.get(), ways));
             }
         }
-        return bowings;
+        return demands;
     }
 
-    private static Map<NoteId, Bowing> bowings(
+    private static Map<NoteId, Demand> demands(
             Tune tune, Version version, Placement placement, Line line, int at, Ways ways) {
         int count = line.countOf(at, placement);
         Playing playing = version.playing();
         List<Tone> tones = line.tones().subList(at, at + count);
         if (tones.stream()
-                .anyMatch(tone ->
-                        tone.isRest() || !playing.instrument().has(tone.note().melody()))) {
+                .anyMatch(tone -> tone.isRest() || !playing.instrument().has(tone.melody()))) {
             return Map.of();
         }
         Occasion occasion = Occasion.of(
@@ -76,7 +84,7 @@ public final class Hands {
                 .over(playing.instrument().family(), occasion.lengthWholeNotes(), count)
                 .figure()
                 .map(each -> each.written(tones.stream().map(Tone::length).toList()));
-        return figure.map(each -> Bows.of(occasion, each)).orElse(Map.of());
+        return figure.map(each -> Demands.of(occasion, each)).orElse(Map.of());
     }
 
     /** What the teacher has pinned on strings or buttons, by note, as paths take it. */
@@ -91,7 +99,7 @@ public final class Hands {
     /** One of a kind is asked for by the score, the sound and the close-up in turn: the last few are remembered. */
     private static final LastAsked LAST = new LastAsked();
 
-    private record Asked(Tune tune, Playing playing, Map<NoteId, String> pins, Map<NoteId, Bowing> bowings) {}
+    private record Asked(Tune tune, Playing playing, Map<NoteId, String> pins, Map<NoteId, Demand> demands) {}
 
     private record Answer(Asked asked, Optional<HandLines> found) {}
 
@@ -109,7 +117,7 @@ public final class Hands {
             }
             Playing playing = asked.playing;
             Optional<HandLines> found = HandLines.of(
-                    asked.tune, playing.instrument(), playing.school(), playing.tempo(), asked.pins, asked.bowings);
+                    asked.tune, playing.instrument(), playing.school(), playing.tempo(), asked.pins, asked.demands);
             if (answers.size() == MOST) {
                 answers.removeLast();
             }

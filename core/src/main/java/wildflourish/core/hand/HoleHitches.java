@@ -175,8 +175,8 @@ final class HoleHitches {
         if (spot.before.isEmpty()) {
             return false;
         }
-        boolean isLower = spot.occasion.before().orElseThrow().note().melody().midi()
-                > spot.occasion.first().note().melody().midi();
+        boolean isLower = spot.occasion.before().orElseThrow().melody().midi()
+                > spot.occasion.first().melody().midi();
         boolean isOtherRegister = spot.before.get().breath() != spot.held.breath();
         boolean closes = false;
         for (int hole = 1; hole <= spot.held.fingering().holes().size(); hole++) {
@@ -213,7 +213,7 @@ final class HoleHitches {
         if (target.kind() != Target.Kind.STEP) {
             return false;
         }
-        WrittenPitch step = spot.step(spot.occasion.first().note().melody(), target.number());
+        WrittenPitch step = spot.step(spot.occasion.first().melody(), target.number());
         return spot.usual(step)
                 .map(other -> !HoleSpot.isSmallChange(spot.held.fingering(), other.fingering(), 2))
                 .orElse(true);
@@ -283,9 +283,8 @@ final class HoleHitches {
     // The chanter
 
     private Optional<Refusal> chanter() {
-        Optional<FingeredPitch> before = spot.occasion
-                .before()
-                .map(tone -> spot.instrument.reading().fingered(tone.note().melody()));
+        Optional<FingeredPitch> before =
+                spot.occasion.before().map(tone -> spot.instrument.reading().fingered(tone.melody()));
         if (uses(Target.Kind.FORM)) {
             Ornament movement = spot.occasion.stack().choices().stream()
                     .map(Choice::ornament)

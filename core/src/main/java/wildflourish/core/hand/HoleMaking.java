@@ -116,7 +116,7 @@ final class HoleMaking {
             return Optional.of(note(held(at), begin));
         }
         return switch (target.kind()) {
-            case STEP -> written(spot.step(first().note().melody(), target.number()), begin);
+            case STEP -> written(spot.step(first().melody(), target.number()), begin);
             case MIDDLE -> spot.middle().flatMap(pitch -> written(pitch, begin));
             case OCTAVE -> octave(target.number(), begin);
             case OVER -> over(begin);
@@ -147,12 +147,12 @@ final class HoleMaking {
     }
 
     private Sound note(Held held, Begin begin) {
-        WrittenPitch written = first().note().melody();
+        WrittenPitch written = first().melody();
         return sound(spot.instrument.sounding(written), written, held, begin);
     }
 
     private Sound plain(Tone tone, Begin begin) {
-        WrittenPitch written = tone.note().melody();
+        WrittenPitch written = tone.melody();
         Voice voice = Voice.of(spot.instrument.sounding(written), Optional.of(written));
         return new Sound(List.of(voice), spot.occasion.ways().of(tone.note()), begin);
     }
@@ -166,7 +166,7 @@ final class HoleMaking {
     }
 
     private Optional<Sound> octave(int up, Begin begin) {
-        WrittenPitch note = first().note().melody();
+        WrittenPitch note = first().melody();
         WrittenPitch written = WrittenPitch.of(note.step(), note.alter(), note.octave() + up);
         return spot.instrument.rowOf(written).map(row -> {
             boolean hasSame = row.isSure(spot.held.fingering());
@@ -177,7 +177,7 @@ final class HoleMaking {
 
     /** The top finger alone lifts over the middle one, which stays: two steps up. */
     private Optional<Sound> over(Begin begin) {
-        WrittenPitch written = spot.step(first().note().melody(), 2);
+        WrittenPitch written = spot.step(first().melody(), 2);
         Held held = new Held(spot.held.fingering().with(1, Hole.OPEN), spot.held.breath());
         return Optional.of(sound(spot.instrument.sounding(written), written, held, begin));
     }
@@ -196,7 +196,7 @@ final class HoleMaking {
                         .orElse(List.of());
             case SILENCE -> List.of(closed(isFirst));
             case STEP ->
-                written(spot.step(first().note().melody(), grace.number()), Begin.FINGERS)
+                written(spot.step(first().melody(), grace.number()), Begin.FINGERS)
                         .map(sound -> List.of(new Made.Small(Made.Role.GRACE, sound, times.of("cut"))))
                         .orElse(List.of());
             case MIDDLE ->
@@ -222,12 +222,12 @@ final class HoleMaking {
         Held held = new Held(spot.held.fingering().with(hole, Hole.CLOSED), spot.held.breath());
         SoundingPitch heard = spot.instrument
                 .soundOf(held.fingering(), held.breath())
-                .orElse(spot.instrument.sounding(first().note().melody()));
+                .orElse(spot.instrument.sounding(first().melody()));
         int midi =
                 (int) Math.round(heard.semitones() - spot.instrument.reading().cents() / 100.0)
                         - spot.instrument.reading().fingeredToSounding()
                         - spot.instrument.reading().writtenToFingered();
-        WrittenPitch written = below(midi, first().note().melody());
+        WrittenPitch written = below(midi, first().melody());
         return new Made.Small(Made.Role.TAP, chirp(held, written), times.of("tap"));
     }
 
@@ -286,9 +286,8 @@ final class HoleMaking {
                 .filter(each -> each.figures().get(0).figure().uses(Target.Kind.FORM))
                 .findFirst()
                 .orElseThrow();
-        Optional<FingeredPitch> before = spot.occasion
-                .before()
-                .map(tone -> spot.instrument.reading().fingered(tone.note().melody()));
+        Optional<FingeredPitch> before =
+                spot.occasion.before().map(tone -> spot.instrument.reading().fingered(tone.melody()));
         return ChanterForms.of(movement.id(), spot.occasion.school(movement), spot.pitch(), before).small().stream()
                 .map(this::chanter)
                 .toList();
@@ -327,19 +326,19 @@ final class HoleMaking {
 
     /** From the note to a target, in cents; a slide of the finger is a whole step at the most, into G a semitone. */
     private int centsTo(Target target) {
-        SoundingPitch note = spot.instrument.sounding(first().note().melody());
+        SoundingPitch note = spot.instrument.sounding(first().melody());
         return switch (target.kind()) {
             case SEMITONE -> 100 * target.number();
             case STEP -> {
-                WrittenPitch step = spot.step(first().note().melody(), target.number());
-                int cents = (step.midi() - first().note().melody().midi()) * 100;
+                WrittenPitch step = spot.step(first().melody(), target.number());
+                int cents = (step.midi() - first().melody().midi()) * 100;
                 yield Math.max(cents, isThreeDown() ? -100 : -200);
             }
             case NEXT ->
                 spot.occasion
                         .after()
                         .map(tone -> (int) Math.round(
-                                (spot.instrument.sounding(tone.note().melody()).semitones() - note.semitones()) * 100))
+                                (spot.instrument.sounding(tone.melody()).semitones() - note.semitones()) * 100))
                         .orElse(0);
             default -> 0;
         };

@@ -109,7 +109,7 @@ final class HoleSpot {
     // Pitches
 
     FingeredPitch pitch() {
-        return instrument.reading().fingered(occasion.first().note().melody());
+        return instrument.reading().fingered(occasion.first().melody());
     }
 
     /** The note so many steps of the tune's scale away. */
@@ -127,11 +127,9 @@ final class HoleSpot {
     Optional<WrittenPitch> middle() {
         List<Tone> tones = occasion.tones();
         if (tones.size() > 1) {
-            return Optional.of(
-                    middle(tones.get(0).note().melody(), tones.get(1).note().melody()));
+            return Optional.of(middle(tones.get(0).melody(), tones.get(1).melody()));
         }
-        return occasion.before()
-                .map(tone -> middle(tone.note().melody(), tones.get(0).note().melody()));
+        return occasion.before().map(tone -> middle(tone.melody(), tones.get(0).melody()));
     }
 
     Optional<Held> usual(WrittenPitch written) {

@@ -129,7 +129,7 @@ public final class Scene {
 
     private boolean canSound(int first, int count) {
         for (Tone tone : line.tones().subList(first, first + count)) {
-            if (tone.isRest() || !playing().instrument().has(tone.note().melody())) {
+            if (tone.isRest() || !playing().instrument().has(tone.melody())) {
                 return false;
             }
         }

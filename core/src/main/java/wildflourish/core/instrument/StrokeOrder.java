@@ -26,6 +26,8 @@ public record StrokeOrder(
         List<Integer> fingers,
         List<Integer> strings,
         PickingHand hand) {
+    private static final int EIGHT = 8;
+
     private static final List<StrokeOrder> ALL =
             Table.load("strokes.table").rows().stream().map(StrokeOrder::from).toList();
 
@@ -72,6 +74,11 @@ public record StrokeOrder(
                 : row.words("strings").stream().map(Integer::valueOf).toList();
         PickingHand hand = stroke == Strings.Stroke.BANJO ? row.read("hand", PickingHand::of) : PickingHand.USUAL;
         return new StrokeOrder(row.text("id"), row.text("name"), stroke, quavers, joined, down, fingers, strings, hand);
+    }
+
+    /** Whether a bow goes on over each bar line and is an up one, as in those of eight quavers; in jigs it is a down one. */
+    public boolean isUpOverBar() {
+        return stroke == Strings.Stroke.BOW && quavers == EIGHT && joined.get(0);
     }
 
     public static List<StrokeOrder> all() {

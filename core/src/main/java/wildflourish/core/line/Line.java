@@ -72,7 +72,7 @@ public record Line(List<Tone> tones, List<BarStart> bars, Map<NoteId, List<Integ
                         slurs
                                 + note.marks().joins().slursOpen()
                                 - note.marks().joins().slursClose());
-                tones.add(new Tone(note, 0, place, touch, placed, note.isRest()));
+                tones.add(Tone.of(note, place, touch, placed));
                 now = now.plus(note.played());
                 isTied = note.marks().joins().tied();
             }
@@ -148,6 +148,7 @@ public record Line(List<Tone> tones, List<BarStart> bars, Map<NoteId, List<Integ
         Tone b = tones.get(other);
         return a.note().id().equals(b.note().id())
                 && a.index() == b.index()
+                && a.pitches().equals(b.pitches())
                 && a.touch() == b.touch()
                 && a.isRest() == b.isRest()
                 && a.length().equals(b.length())

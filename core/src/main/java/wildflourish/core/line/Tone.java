@@ -1,7 +1,9 @@
 package wildflourish.core.line;
 
+import java.util.List;
 import java.util.Optional;
 import wildflourish.core.music.Fraction;
+import wildflourish.core.music.WrittenPitch;
 import wildflourish.core.tune.Note;
 import wildflourish.core.tune.PlayOrder;
 import wildflourish.core.version.Placement;
@@ -9,14 +11,22 @@ import wildflourish.core.version.Placement;
 /**
  * One thing to be played: a note, a chord or a rest, at its exact time.
  *
- * @param note the written note it comes from, whose pitches it has
+ * @param note the written note it comes from
  * @param index which of the tones that a layer has made of that note, from 0
+ * @param pitches what sounds, the melody last: those of the note, or what a layer has put in their place; none for a rest
  * @param place when it is played
  * @param touch what a layer or the tune's own marks say of its beginning
  * @param placed the ornament that begins on it
  * @param isRest whether it is silent: a written rest, or a note that a layer leaves out
  */
-public record Tone(Note note, int index, Place place, Touch touch, Optional<Placement> placed, boolean isRest) {
+public record Tone(
+        Note note,
+        int index,
+        List<WrittenPitch> pitches,
+        Place place,
+        Touch touch,
+        Optional<Placement> placed,
+        boolean isRest) {
     /**
      * When a tone is played.
      *
@@ -44,6 +54,23 @@ public record Tone(Note note, int index, Place place, Touch touch, Optional<Plac
         TIED
     }
 
+    public Tone {
+        pitches = List.copyOf(pitches);
+    }
+
+    /** As it is written, for one playing. */
+    static Tone of(Note note, Place place, Touch touch, Optional<Placement> placed) {
+        return new Tone(note, 0, note.pitches(), place, touch, placed, note.isRest());
+    }
+
+    /** The melody: what stands last. Throws IllegalStateException for a rest; ask {@link #isRest} first. */
+    public WrittenPitch melody() {
+        if (pitches.isEmpty()) {
+            throw new IllegalStateException("a rest has no pitch: " + note.id());
+        }
+        return pitches.get(pitches.size() - 1);
+    }
+
     public Fraction start() {
         return place.startWholeNotes();
     }
@@ -61,19 +88,37 @@ public record Tone(Note note, int index, Place place, Touch touch, Optional<Plac
     }
 
     public Tone with(Touch other) {
-        return other == touch ? this : new Tone(note, index, place, other, placed, isRest);
+        return other == touch ? this : new Tone(note, index, pitches, place, other, placed, isRest);
     }
 
     Tone withPlace(Place other) {
-        return new Tone(note, index, other, touch, placed, isRest);
+        return new Tone(note, index, pitches, other, touch, placed, isRest);
     }
 
     Tone with(Optional<Placement> other) {
-        return other.equals(placed) ? this : new Tone(note, index, place, touch, other, isRest);
+        return other.equals(placed) ? this : new Tone(note, index, pitches, place, touch, other, isRest);
+    }
+
+    /** With other pitches, the melody last. */
+    Tone withPitches(List<WrittenPitch> others) {
+        return new Tone(note, index, others, place, touch, placed, isRest);
+    }
+
+    /** One of several in place of it, each begun anew. */
+    Tone part(int number, Fraction start, Fraction length) {
+        Touch its = number == 0 ? touch : Touch.STRUCK;
+        return new Tone(
+                note,
+                index + number,
+                pitches,
+                place.at(start, length),
+                its,
+                number == 0 ? placed : Optional.empty(),
+                isRest);
     }
 
     /** The silence that is left where a note is not played for so long. */
     Tone silent(Fraction start, Fraction length) {
-        return new Tone(note, index + 1, place.at(start, length), Touch.USUAL, Optional.empty(), true);
+        return new Tone(note, index + 1, List.of(), place.at(start, length), Touch.USUAL, Optional.empty(), true);
     }
 }

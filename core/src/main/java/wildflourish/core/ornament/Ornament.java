@@ -108,7 +108,9 @@ public record Ornament(
         /** Four notes: long, short, short, long. */
         DRIVEN,
         /** One note after one of another pitch. */
-        OTHER
+        OTHER,
+        /** One note whose next one is the same, a step off or a third. */
+        NEAR
     }
 
     /**

@@ -33,6 +33,8 @@ public record Target(Kind kind, int number, String name) {
         /** Steps of the scale towards the next note. */
         TOWARDS,
         BEFORE,
+        /** The notes of a walk round the note that leads on to the next one, counted from 1. */
+        WALK,
         /** Over a fork: the top finger alone lifted, two steps up. */
         OVER,
         /** A pitch by its letter. */
@@ -59,7 +61,7 @@ public record Target(Kind kind, int number, String name) {
             Map.entry("form", new Target(Kind.FORM, 0, "")),
             Map.entry(".", new Target(Kind.SILENCE, 0, "")));
 
-    private static final Pattern COUNTED = Pattern.compile("(n|\\^|_|#|o|>|)([+-]?\\d+)");
+    private static final Pattern COUNTED = Pattern.compile("(n|\\^|_|#|o|>|walk|)([+-]?\\d+)");
 
     /** The note itself. */
     public static final Target NOTE = of(Kind.MELODY, 1);
@@ -89,6 +91,7 @@ public record Target(Kind kind, int number, String name) {
             case "#" -> of(Kind.SEMITONE, number);
             case "o" -> of(Kind.OPEN_STRING, number);
             case ">" -> of(Kind.TOWARDS, number);
+            case "walk" -> of(Kind.WALK, number);
             default -> of(Kind.STEP, number);
         };
     }
@@ -120,6 +123,7 @@ public record Target(Kind kind, int number, String name) {
             case MIDDLE -> "mid";
             case NEXT -> "next";
             case TOWARDS -> ">" + number;
+            case WALK -> "walk" + number;
             case BEFORE -> "before";
             case OVER -> "over";
             case NAMED -> "=" + name;

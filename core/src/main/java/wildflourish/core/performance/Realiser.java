@@ -363,27 +363,28 @@ public final class Realiser {
         }
         Fraction afterGraces = tone.index() == 0 ? graces(tone, start, end) : start;
         Note note = tone.note();
-        SoundingPitch pitch = instrument.sounding(note.melody());
+        SoundingPitch pitch = instrument.sounding(tone.melody());
         Begin begin = afterGraces.isMoreThan(start) ? Begin.FINGERS : beginOf(tone, pitch);
         Cue cue = new Cue(tone.place().playedBar(), note.id(), Role.MELODY);
         moments.add(new Moment(
                 afterGraces,
                 end,
                 cue,
-                Optional.of(new Sounding(voices(note, pitch, begin != Begin.HELD), begin)),
-                ways.of(note)));
+                Optional.of(new Sounding(voices(tone, pitch, begin != Begin.HELD), begin)),
+                tone.pitches().equals(note.pitches()) ? ways.of(note) : ways.usual(tone.melody())));
     }
 
     /** The melody, and the second notes that the hand can hold with it. */
-    private List<Voice> voices(Note note, SoundingPitch pitch, boolean begins) {
+    private List<Voice> voices(Tone tone, SoundingPitch pitch, boolean begins) {
         List<Voice> voices = new ArrayList<>();
-        voices.add(new Voice(Voice.MELODY, pitch, Optional.of(note.melody()), begins, Glide.LEVEL));
-        boolean sounds = note.isChord()
+        voices.add(new Voice(Voice.MELODY, pitch, Optional.of(tone.melody()), begins, Glide.LEVEL));
+        boolean sounds = tone.pitches().size() > 1
                 && lines.filter(hand -> hand.troubles().stream()
-                                .noneMatch(trouble -> trouble.note().equals(note.id())))
+                                .noneMatch(trouble ->
+                                        trouble.note().equals(tone.note().id())))
                         .isPresent();
         if (sounds) {
-            for (WrittenPitch under : note.pitches().subList(0, note.pitches().size() - 1)) {
+            for (WrittenPitch under : tone.pitches().subList(0, tone.pitches().size() - 1)) {
                 voices.add(new Voice(
                         "second " + voices.size(),
                         instrument.sounding(under),
@@ -426,6 +427,9 @@ public final class Realiser {
     private Begin beginOf(Tone tone, SoundingPitch pitch) {
         if (tone.touch() == Tone.Touch.TIED && !isSilentBefore()) {
             return Begin.HELD;
+        }
+        if (lines.isPresent() && tone.index() > 0) {
+            return tone.touch() == Tone.Touch.STRUCK ? Begin.STROKE : Begin.FINGERS;
         }
         if (lines.isPresent()) {
             boolean isBegun =

@@ -18,7 +18,9 @@ import wildflourish.core.tune.Note;
 import wildflourish.core.tune.NoteId;
 import wildflourish.core.tune.Tune;
 import wildflourish.core.version.Layer;
+import wildflourish.core.version.Passes;
 import wildflourish.core.version.Playing;
+import wildflourish.core.version.Span;
 import wildflourish.core.version.Spot;
 import wildflourish.core.version.Version;
 
@@ -47,7 +49,9 @@ public record Question(Tune tune, Version version, Profile profile, List<String>
     private static Playing schooled(Playing playing, String name) {
         Instrument instrument = playing.instrument();
         boolean isOwn = Ornament.of(instrument.family()).stream()
-                .anyMatch(each -> each.schools(instrument.family()).contains(name));
+                        .anyMatch(each -> each.schools(instrument.family()).contains(name))
+                || Layer.Rule.of(instrument.family()).stream()
+                        .anyMatch(rule -> rule.options().contains(name));
         Optional<School> strokes = instrument.strokes().stream()
                 .filter(each -> each.id().equals(name))
                 .findFirst();
@@ -133,7 +137,7 @@ public record Question(Tune tune, Version version, Profile profile, List<String>
         Optional<Layer.Rule> layer =
                 Layer.Rule.all().stream().filter(rule -> rule.id().equals(id)).findFirst();
         return layer.isPresent()
-                ? about(layer.get())
+                ? about(layer.get(), count)
                 : about(
                         scene(),
                         at,
@@ -167,11 +171,13 @@ public record Question(Tune tune, Version version, Profile profile, List<String>
         return new Verdict(Ornament.PLAIN, 1, Optional.empty(), refusals, List.of());
     }
 
-    private Verdict about(Layer.Rule rule) {
-        boolean isKnown =
-                rule.families().contains(version.playing().instrument().family());
-        List<Refusal> refusals = isKnown ? List.of() : List.of(Refusal.NOT_FOR_THIS_INSTRUMENT);
-        return new Verdict(rule.id(), 1, Optional.empty(), refusals, List.of());
+    /** Over so many notes from the one asked about. */
+    private Verdict about(Layer.Rule rule, int count) {
+        String option =
+                schools.stream().filter(rule.options()::contains).findFirst().orElse("");
+        Span span = new Span(
+                sounding(tune, note).id(), sounding(tune, note + count - 1).id());
+        return Passage.about(scene(), new Layer(rule, option, span, Passes.EVERY));
     }
 
     /** About one thing over every span that it may have from the note on. */
@@ -201,7 +207,7 @@ public record Question(Tune tune, Version version, Profile profile, List<String>
                 WhatFits.spans(scene, at, stack).stream().map(Verdict::of).forEach(verdicts::add);
             }
         }
-        Layer.Rule.all().forEach(rule -> verdicts.add(about(rule)));
+        Layer.Rule.all().forEach(rule -> verdicts.add(about(rule, count.orElse(1))));
         return verdicts;
     }
 }

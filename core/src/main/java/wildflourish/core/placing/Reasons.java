@@ -267,9 +267,8 @@ final class Reasons {
     private boolean comesFromBelow() {
         return situation
                 .before()
-                .map(each -> situation.note().melody().staffStep()
-                                - each.note().melody().staffStep()
-                        == 1)
+                .map(each ->
+                        situation.note().melody().staffStep() - each.melody().staffStep() == 1)
                 .orElse(true);
     }
 
@@ -366,8 +365,8 @@ final class Reasons {
             return false;
         }
         int here = situation.note().melody().staffStep();
-        int from = here - before.get().note().melody().staffStep();
-        int to = after.get().note().melody().staffStep() - here;
+        int from = here - before.get().melody().staffStep();
+        int to = after.get().melody().staffStep() - here;
         return from == to
                 && Math.abs(from) == 1
                 && isShort(before.get())

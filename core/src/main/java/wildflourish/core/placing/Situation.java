@@ -64,15 +64,14 @@ public record Situation(Scene scene, Note note, int tone) {
     private boolean isSamePitch(Tone other) {
         return !note.isRest()
                 && !other.isRest()
-                && other.note().melody().midi() == note.melody().midi();
+                && other.melody().midi() == note.melody().midi();
     }
 
     /** Semitones from the note before up to this one; 0 when there is none. */
     public int rise() {
         return note.isRest()
                 ? 0
-                : before().map(other ->
-                                note.melody().midi() - other.note().melody().midi())
+                : before().map(other -> note.melody().midi() - other.melody().midi())
                         .orElse(0);
     }
 

@@ -10,8 +10,44 @@ import wildflourish.core.table.Table;
 import wildflourish.core.tune.NoteId;
 import wildflourish.core.tune.Tune;
 
-/** A rule over a whole passage: how it is articulated, what of it is held or left out. */
-public record Layer(Rule rule, Span span, Passes passes) {
+/**
+ * A rule over a whole passage: how it is articulated or bowed, what of it is held or left out.
+ *
+ * @param option which of the ways that the rule has, by name; empty for the first
+ */
+public record Layer(Rule rule, String option, Span span, Passes passes) {
+    /** In the first way that the rule has. */
+    public Layer(Rule rule, Span span, Passes passes) {
+        this(rule, "", span, passes);
+    }
+
+    /** The way it is played: the one it names, or the rule's usual one; empty where the rule has no choice. */
+    public String way() {
+        return option.isEmpty() && !rule.options().isEmpty() ? rule.options().get(0) : option;
+    }
+
+    /** Over another passage. */
+    public Layer over(Span other, Passes times) {
+        return new Layer(rule, option, other, times);
+    }
+
+    /** In the file and in words: {@code strokes@across}. */
+    public String word() {
+        return option.isEmpty() ? rule.id() : rule.id() + "@" + option;
+    }
+
+    /** Reads {@code strokes@across} over a passage. Throws IllegalArgumentException for a rule or a way that is in no table. */
+    public static Layer parse(String word, Span span, Passes passes) {
+        String[] halves = word.split("@", 2);
+        Rule rule = Rule.of(halves[0]);
+        String option = halves.length > 1 ? halves[1] : "";
+        if (!option.isEmpty() && !rule.options().contains(option)) {
+            throw new IllegalArgumentException(
+                    "“" + halves[0] + "” has no way “" + option + "”; it has " + String.join(", ", rule.options()));
+        }
+        return new Layer(rule, option, span, passes);
+    }
+
     /** What a rule does. */
     public enum Work {
         /** Every note is tongued. */
@@ -23,20 +59,30 @@ public record Layer(Rule rule, Span span, Passes passes) {
         /** A note on a beat is held through it. */
         HOLD_BEATS,
         /** Long notes give their second half to the breath. */
-        BREATHE
+        BREATHE,
+        /** An order of strokes is kept to. */
+        STROKES,
+        /** An order of bows is kept to, long notes being parted by it. */
+        SHUFFLE,
+        /** The first finger stays down. */
+        STAY_DOWN,
+        /** All an octave lower. */
+        OCTAVE_DOWN
     }
 
     /**
      * A row of {@code layers.table}; rows are in the order in which layers act.
      *
      * @param families that have it
+     * @param options the ways it has, the first is usual; none where it has no choice
      */
-    public record Rule(String id, String name, String about, Set<Family> families, Work work) {
+    public record Rule(String id, String name, String about, Set<Family> families, Work work, List<String> options) {
         private static final List<Rule> ALL =
                 Table.load("layers.table").rows().stream().map(Rule::from).toList();
 
         public Rule {
             families = Set.copyOf(families);
+            options = List.copyOf(options);
         }
 
         private static Rule from(Row row) {
@@ -49,7 +95,8 @@ public record Layer(Rule rule, Span span, Passes passes) {
                             .collect(Collectors.toSet()),
                     row.read(
                             "work",
-                            word -> Work.valueOf(word.toUpperCase(Locale.ROOT).replace('-', '_'))));
+                            word -> Work.valueOf(word.toUpperCase(Locale.ROOT).replace('-', '_'))),
+                    row.words("options"));
         }
 
         public static List<Rule> all() {

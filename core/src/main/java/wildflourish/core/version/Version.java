@@ -140,7 +140,7 @@ public record Version(String name, Playing playing, Map<NoteId, Spot> spots, Lis
                     .filter(after::has)
                     .toList();
             if (!left.isEmpty()) {
-                kept.add(new Layer(layer.rule(), new Span(left.get(0), left.get(left.size() - 1)), layer.passes()));
+                kept.add(layer.over(new Span(left.get(0), left.get(left.size() - 1)), layer.passes()));
             }
         }
         return kept;

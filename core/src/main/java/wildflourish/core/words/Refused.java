@@ -169,6 +169,7 @@ final class Refused {
             case LEAP -> "a note whose next lies a fourth off";
             case DRIVEN -> "long, short, short, long";
             case OTHER -> "a note after another pitch";
+            case NEAR -> "a note whose next lies no more than a third off";
         };
     }
 

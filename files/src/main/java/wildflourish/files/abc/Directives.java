@@ -97,7 +97,7 @@ record Directives(int of, int stair, int stage, Version version, Sums sums, int 
                 + playing.tempo().beatLength() + version.foreign().of("play"));
         for (Layer layer : version.layers()) {
             lines.add("layer " + count(tune, layer.span().first()) + " to="
-                    + count(tune, layer.span().last()) + " rule=" + layer.rule().id() + times(layer.passes())
+                    + count(tune, layer.span().last()) + " rule=" + layer.word() + times(layer.passes())
                     + version.foreign().of(about(layer)));
         }
         for (Spot spot : inOrder(tune)) {
@@ -329,7 +329,7 @@ record Directives(int of, int stair, int stage, Version version, Sums sums, int 
         NoteId first = note(words, tune);
         NoteId last = noteAt(integer(pairs, "to"), tune);
         checkOrder(tune, first, last, words);
-        return new Layer(Layer.Rule.of(required(pairs, "rule")), new Span(first, last), passes(pairs));
+        return Layer.parse(required(pairs, "rule"), new Span(first, last), passes(pairs));
     }
 
     private static void checkOrder(Tune tune, NoteId first, NoteId last, String words) {

@@ -301,9 +301,9 @@ record Unfolding(Tune tune, Version version, List<PlayOrder.Played> bars) {
                     NoteId here = to.bars().get(bar).notes().get(i).id();
                     if (isCovered && goesOn && all.get(all.size() - 1).passes().equals(passes)) {
                         Layer last = all.remove(all.size() - 1);
-                        all.add(new Layer(layer.rule(), new Span(last.span().first(), here), passes));
+                        all.add(layer.over(new Span(last.span().first(), here), passes));
                     } else if (isCovered) {
-                        all.add(new Layer(layer.rule(), Span.of(here), passes));
+                        all.add(layer.over(Span.of(here), passes));
                     }
                     goesOn = isCovered;
                 }

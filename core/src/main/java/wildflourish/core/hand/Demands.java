@@ -3,8 +3,9 @@ package wildflourish.core.hand;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
-import wildflourish.core.fingering.Bowing;
+import wildflourish.core.fingering.Demand;
 import wildflourish.core.line.Tone;
 import wildflourish.core.music.Fraction;
 import wildflourish.core.ornament.Begin;
@@ -17,37 +18,40 @@ import wildflourish.core.ornament.Share;
 import wildflourish.core.tune.NoteId;
 
 /** What a figure asks of the bow and of the fingers on each of its written notes. */
-final class Bows {
-    private Bows() {}
+final class Demands {
+    private Demands() {}
 
-    static Map<NoteId, Bowing> of(Occasion occasion, Figure figure) {
+    static Map<NoteId, Demand> of(Occasion occasion, Figure figure) {
         BowGrip grip = new BowGrip(occasion, figure.unrolled(figure.shake().least()));
-        Map<NoteId, Bowing> bowings = new HashMap<>();
+        Map<NoteId, Demand> demands = new HashMap<>();
         List<Part> parts = figure.parts();
         boolean isNewOnly = occasion.stack().choices().stream()
                 .anyMatch(choice -> choice.ornament().speech().refusals().contains(Refusal.NEEDS_NEW_BOW));
-        Bowing.Extra extra = extra(occasion);
+        Demand.Extra extra = extra(occasion);
         Fraction begins = Fraction.ZERO;
         for (int i = 0; i < occasion.tones().size(); i++) {
             Tone tone = occasion.tones().get(i);
             Fraction ends = begins.plus(tone.length());
             List<Part> within = within(figure, parts, begins, ends, occasion.lengthWholeNotes());
-            Bowing.Join join = i == 0 ? isNewOnly ? Bowing.Join.NEW_BOW : Bowing.Join.FREE : joinOf(within);
-            bowings.put(
+            Demand.Join join = i == 0 ? isNewOnly ? Demand.Join.NEW_BOW : Demand.Join.FREE : joinOf(within);
+            demands.put(
                     tone.note().id(),
-                    new Bowing(
+                    new Demand(
                             more(within),
                             join,
                             i == 0 ? grip.able() : Set.of(),
-                            join == Bowing.Join.SAME_BOW,
+                            join == Demand.Join.SAME_BOW,
                             grip.seconds(i),
-                            i == 0 ? extra : Bowing.Extra.NONE));
+                            Optional.empty(),
+                            List.of(),
+                            Optional.empty(),
+                            i == 0 ? extra : Demand.Extra.NONE));
             begins = ends;
         }
-        return bowings;
+        return demands;
     }
 
-    private static Bowing.Extra extra(Occasion occasion) {
+    private static Demand.Extra extra(Occasion occasion) {
         double always = 0;
         double onUp = 0;
         for (Choice choice : occasion.stack().choices()) {
@@ -55,7 +59,7 @@ final class Bows {
             always += effort.always();
             onUp += effort.onUp();
         }
-        return new Bowing.Extra(always, onUp);
+        return new Demand.Extra(always, onUp);
     }
 
     /** The parts that begin while a written note lasts. */
@@ -76,9 +80,9 @@ final class Bows {
     }
 
     /** A note within which nothing begins anew goes on with the bow before. */
-    private static Bowing.Join joinOf(List<Part> within) {
+    private static Demand.Join joinOf(List<Part> within) {
         boolean isNew = !within.isEmpty() && within.get(0).begin().isNewBow();
-        return isNew ? Bowing.Join.NEW_BOW : Bowing.Join.SAME_BOW;
+        return isNew ? Demand.Join.NEW_BOW : Demand.Join.SAME_BOW;
     }
 
     private static int more(List<Part> within) {

@@ -1,0 +1,205 @@
+package wildflourish.core.placing;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import wildflourish.core.fingering.StringWay;
+import wildflourish.core.hand.Keeping;
+import wildflourish.core.hand.Scene;
+import wildflourish.core.instrument.Instrument;
+import wildflourish.core.instrument.Strings;
+import wildflourish.core.instrument.StrokeOrder;
+import wildflourish.core.line.Tone;
+import wildflourish.core.music.Fraction;
+import wildflourish.core.music.Metre;
+import wildflourish.core.music.WrittenPitch;
+import wildflourish.core.ornament.Reason;
+import wildflourish.core.ornament.Refusal;
+import wildflourish.core.ornament.Usage;
+import wildflourish.core.tune.Note;
+import wildflourish.core.tune.NoteId;
+import wildflourish.core.tune.Tune;
+import wildflourish.core.version.Layer;
+
+/** Whether a layer fits over a passage, and what speaks for it there. */
+final class Passage {
+    private static final Fraction MINIM = Fraction.of(1, 2);
+    private static final Fraction QUAVER = Fraction.of(1, 8);
+    private static final Set<String> HELD_TUNES = Set.of("slow air", "waltz");
+
+    private final Scene scene;
+    private final Layer layer;
+    private final List<Note> notes;
+
+    private Passage(Scene scene, Layer layer) {
+        this.scene = scene;
+        this.layer = layer;
+        this.notes = layer.span().notes(scene.tune()).stream()
+                .filter(note -> !note.isRest())
+                .toList();
+    }
+
+    /** Everything that is told of a layer over its passage. */
+    static Verdict about(Scene scene, Layer layer) {
+        Passage passage = new Passage(scene, layer);
+        boolean isKnown =
+                layer.rule().families().contains(scene.playing().instrument().family());
+        List<Refusal> refusals = isKnown ? passage.refusals() : List.of(Refusal.NOT_FOR_THIS_INSTRUMENT);
+        List<Reason> reasons = refusals.isEmpty() ? passage.reasons() : List.of();
+        return new Verdict(layer.rule().id(), passage.notes.size(), Optional.empty(), refusals, reasons);
+    }
+
+    private List<Refusal> refusals() {
+        List<Refusal> told = new ArrayList<>();
+        switch (layer.rule().work()) {
+            case SHUFFLE -> {
+                add(told, Refusal.OTHER_KIND_OF_TUNE, !hasBarsOfEight());
+                add(told, Refusal.SLUR_SKIPS_STRING, hasBarsOfEight() && skipsString());
+            }
+            case STROKES -> {
+                add(told, Refusal.OTHER_KIND_OF_TUNE, !hasBarsOf(order().quavers()));
+                add(told, Refusal.SLUR_SKIPS_STRING, hasBarsOf(order().quavers()) && skipsString());
+            }
+            case STAY_DOWN -> {
+                boolean isOpen =
+                        place(notes.get(0)).filter(Strings.Place::isOpen).isPresent();
+                add(told, Refusal.NO_FINGER_DOWN, isOpen);
+                add(told, Refusal.MUST_LIFT, !isOpen && mustLift());
+            }
+            case OCTAVE_DOWN -> add(told, Refusal.TOO_LOW, isTooLow());
+            default -> {}
+        }
+        return told;
+    }
+
+    private static <T> void add(List<T> told, T one, boolean holds) {
+        if (holds) {
+            told.add(one);
+        }
+    }
+
+    private List<Reason> reasons() {
+        List<Reason> told = new ArrayList<>();
+        switch (layer.rule().work()) {
+            case SHUFFLE -> {
+                add(told, Reason.BELONGS_HERE, belongsHere());
+                add(told, Reason.KEEPS_THE_DANCE_GOING, isHeldInDance());
+                add(told, Reason.SAVE_FOR_REPEAT, isFirstOfMoreTimes());
+            }
+            case STAY_DOWN -> {
+                add(told, Reason.COMES_BACK, notes.get(0).pitches().equals(last().pitches()));
+                add(told, Reason.HAND_IS_THERE, isOnOneString());
+            }
+            case OCTAVE_DOWN ->
+                add(told, Reason.SECOND_TIME, layer.passes().equals(wildflourish.core.version.Passes.only(2)));
+            default -> {}
+        }
+        return told;
+    }
+
+    private Note last() {
+        return notes.get(notes.size() - 1);
+    }
+
+    private StrokeOrder order() {
+        return StrokeOrder.of(layer.way());
+    }
+
+    private boolean hasBarsOfEight() {
+        return notes.stream()
+                .map(note -> scene.tune().metreAt(barOf(note)))
+                .allMatch(metre -> !metre.isCompound() && metre.barLength().equals(Fraction.ONE));
+    }
+
+    private boolean hasBarsOf(int quavers) {
+        return notes.stream()
+                .map(note -> scene.tune().metreAt(barOf(note)))
+                .map(Metre::barLength)
+                .allMatch(QUAVER.times(quavers)::equals);
+    }
+
+    private int barOf(Note note) {
+        return scene.tune().placeOf(note.id()).bar();
+    }
+
+    /** Whether two notes that the order joins lie more than a string apart however they are held. */
+    private boolean skipsString() {
+        Tune tune = scene.tune();
+        StrokeOrder order = order();
+        for (int i = 1; i < notes.size(); i++) {
+            Fraction quaver = tune.placeOf(notes.get(i).id()).offset().dividedBy(QUAVER);
+            boolean isJoined =
+                    quaver.denominator() == 1 && order.joined().get((int) (quaver.numerator() % order.quavers()));
+            if (isJoined && stringsBetween(notes.get(i - 1), notes.get(i)) > 1) {
+                return true;
+            }
+        }
+        return false;
+    }
+
+    private int stringsBetween(Note one, Note other) {
+        int least = Integer.MAX_VALUE;
+        for (Strings.Place from : places(one.melody())) {
+            for (Strings.Place to : places(other.melody())) {
+                least = Math.min(least, Math.abs(from.string() - to.string()));
+            }
+        }
+        return least;
+    }
+
+    /** In first position. */
+    private List<Strings.Place> places(WrittenPitch pitch) {
+        Instrument instrument = scene.playing().instrument();
+        return instrument.strings().orElseThrow().placesOf(instrument.reading().fingered(pitch)).stream()
+                .filter(place -> place.position() == 0)
+                .toList();
+    }
+
+    private Optional<Strings.Place> place(Note note) {
+        return scene.ways().onStrings(note.id()).map(StringWay::place);
+    }
+
+    private boolean mustLift() {
+        List<Optional<Strings.Place>> places = notes.stream().map(this::place).toList();
+        return places.stream().allMatch(Optional::isPresent)
+                && Keeping.mustLift(places.stream().map(Optional::orElseThrow).toList());
+    }
+
+    private boolean isOnOneString() {
+        return notes.stream()
+                        .map(note -> place(note).map(Strings.Place::string))
+                        .distinct()
+                        .count()
+                == 1;
+    }
+
+    private boolean isTooLow() {
+        Instrument instrument = scene.playing().instrument();
+        return notes.stream()
+                .map(Note::melody)
+                .map(pitch -> new WrittenPitch(pitch.step(), pitch.alter(), pitch.octave() - 1))
+                .anyMatch(pitch -> !instrument.has(pitch));
+    }
+
+    private boolean belongsHere() {
+        String kind = scene.tune().header().type().name();
+        return Usage.of(layer.rule().id(), layer.way())
+                .filter(usage -> usage.isUsualIn(kind, false))
+                .isPresent();
+    }
+
+    private boolean isHeldInDance() {
+        boolean isDance = !HELD_TUNES.contains(scene.tune().header().type().name());
+        return isDance && notes.stream().anyMatch(note -> !note.played().isLessThan(MINIM));
+    }
+
+    private boolean isFirstOfMoreTimes() {
+        NoteId first = notes.get(0).id();
+        return layer.passes().has(1)
+                && scene.line().tones().stream()
+                        .filter(tone -> tone.note().id().equals(first))
+                        .mapToInt(Tone::pass)
+                        .anyMatch(pass -> pass > 1);
+    }
+}
