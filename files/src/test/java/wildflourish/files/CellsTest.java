@@ -53,6 +53,32 @@ class CellsTest {
                 .toList();
     }
 
+    /** Layers of the banjo hand and of picks over whole bars. */
+    private static final Set<String> LAYERS =
+            Set.of("roll-f", "roll-b", "roll-fb", "roll-alt", "roll-s", "vamp", "cross");
+
+    @TestFactory
+    List<DynamicTest> everyVerdictOnPluckedStringsComesOut() throws IOException {
+        List<String> rows = new ArrayList<>(rows("cells-plucked.tsv"));
+        rows.remove(0);
+        rows.removeIf(row -> LAYERS.contains(row.split("\t", -1)[12]) || row.contains("in-roll"));
+        assertThat(rows).hasSizeGreaterThan(100);
+        return rows.stream()
+                .map(row -> DynamicTest.dynamicTest(row.split("\t", 2)[0], () -> checkPlucked(row.split("\t", -1))))
+                .toList();
+    }
+
+    /** A cell of plucked strings marks what speaks against it with a minus. */
+    private static void checkPlucked(String[] cell) {
+        String[] plain = cell.clone();
+        plain[14] = String.join(
+                ",",
+                Arrays.stream(cell[14].split(",", -1))
+                        .map(word -> word.replaceFirst("^-", ""))
+                        .toList());
+        checkStrings(plain);
+    }
+
     /** A cell of strings names some of the reasons that hold. */
     private static void checkStrings(String[] cell) {
         Verdict verdict = asked(cell);

@@ -40,7 +40,7 @@ public record Sign(Kind kind, String frame, List<String> elements, List<Integer>
         return switch (ornament.kind()) {
             case FLICK, GRACE, SLIDE, WAVE, OCTAVE -> Ink.SINGLE;
             case ROLL, SHAKE, REST, DOUBLE_STOP -> Ink.ROLL;
-            case CRAN, MOVEMENT, TRIPLET, ARTICULATION -> Ink.CRAN;
+            case CRAN, MOVEMENT, TRIPLET, FILL, ARTICULATION -> Ink.CRAN;
         };
     }
 

@@ -17,7 +17,7 @@ public record StringHold(List<Strings.Place> places) {
         }
     }
 
-    static StringHold of(Strings.Place place) {
+    public static StringHold of(Strings.Place place) {
         return new StringHold(List.of(place));
     }
 
@@ -63,7 +63,7 @@ public record StringHold(List<Strings.Place> places) {
     }
 
     /** {@code D3}: string and finger, or string and fret, of the melody first: {@code A0+D3}. */
-    String name(Strings strings) {
+    public String name(Strings strings) {
         StringBuilder name = new StringBuilder(name(melody(), strings));
         for (int i = places.size() - 2; i >= 0; i--) {
             name.append('+').append(name(places.get(i), strings));

@@ -75,6 +75,14 @@ public final class Harmony {
         return onDegree(key, 0);
     }
 
+    /** The pitch class of the home note of a key; empty where it has none. */
+    public static Optional<Integer> tonic(Key key) {
+        String name = key.name().split(" ", 2)[0];
+        return name.matches("[A-G][♯♭]?")
+                ? Optional.of(Math.floorMod(WrittenPitch.parse(name + "4").midi(), OCTAVE))
+                : Optional.empty();
+    }
+
     /** Whether the tune names any chord. */
     public static boolean isGivenIn(Tune tune) {
         return tune.notes().stream()

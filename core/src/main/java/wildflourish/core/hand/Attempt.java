@@ -5,6 +5,8 @@ import java.util.Collections;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import wildflourish.core.fingering.Manners;
+import wildflourish.core.fingering.StringPath;
 import wildflourish.core.line.Tone;
 import wildflourish.core.music.Fraction;
 import wildflourish.core.music.Tempo;
@@ -14,6 +16,7 @@ import wildflourish.core.ornament.Ornament;
 import wildflourish.core.ornament.Refusal;
 import wildflourish.core.ornament.Share;
 import wildflourish.core.ornament.Stack;
+import wildflourish.core.tune.Tune;
 
 /**
  * A stack of ornaments tried on tones of a line: its figure, what the hand makes of it, and the times that must be there for it.
@@ -66,7 +69,7 @@ public record Attempt(
         if (composed.figure().isEmpty()) {
             List<Refusal> hitches = composed.clash().isPresent()
                     ? List.of(Refusal.CLAIMED_TWICE)
-                    : orElse(unmade(occasion), Refusal.WRONG_LENGTH);
+                    : orElse(unmade(occasion), wrongLength(occasion));
             return new Attempt(
                     occasion,
                     Optional.empty(),
@@ -131,12 +134,17 @@ public record Attempt(
         for (Figure.Slot slot : figure.shake().slots()) {
             cycle = slot.share().kind() == Share.Kind.TIMED
                     ? cycle.plus(occasion.times().of(slot.share().time()))
-                    : cycle;
+                    : cycle.plus(strokeOf(least));
         }
         Fraction spare = occasion.spanMillis().minus(Timing.needMillis(least));
         boolean isRoomy = cycle.isPositive() && spare.isPositive();
         long more = isRoomy ? (long) Math.floor(spare.dividedBy(cycle).toDouble()) : 0;
         return figure.shake().least() + (int) Math.min(more, 200);
+    }
+
+    /** What one of the even strokes of a tremolo needs. */
+    private static Fraction strokeOf(Made least) {
+        return least.parts().get(0).needMillis();
     }
 
     private static List<Limit> limits(
@@ -163,10 +171,22 @@ public record Attempt(
         } else {
             limits.add(new Limit(span, need, slow));
         }
+        boolean isTremolo = !occasion.playing().instrument().family().isWind()
+                && shortest.slots().stream().allMatch(slot -> slot.share().kind() == Share.Kind.ELASTIC);
+        if (isTremolo) {
+            limits.add(new Limit(span, scene.times().of("tremolo"), slow));
+        }
+        nailAgain(occasion, least).ifPresent(again -> limits.add(new Limit(span, again, slow)));
         if (shortest.borrows() && occasion.before().isPresent()) {
             limits.addAll(lending(scene, first, occasion.before().get(), shortest.leadMillis()));
         }
         return limits;
+    }
+
+    /** What the finger that leads needs before it strikes the next note; empty where the figure does not begin with it. */
+    private static Optional<Fraction> nailAgain(Occasion occasion, Figure figure) {
+        boolean leads = figure.parts().get(0).by().equals("L");
+        return leads ? Optional.of(occasion.times().of("banjo nail again")) : Optional.empty();
     }
 
     /** A note left out and half of the one before it are the breath; the one before keeps a floor. */
@@ -225,6 +245,9 @@ public record Attempt(
                 }
             }
         }
+        if (occasion.playing().instrument().family().isPlucked()) {
+            asked.add(Refusal.OUT_OF_REACH);
+        }
         Collections.sort(asked);
         return asked.isEmpty() ? List.of() : grip.hitches(asked);
     }
@@ -236,6 +259,18 @@ public record Attempt(
                 .filter(Refusal::isOfNotes)
                 .findFirst()
                 .orElse(Refusal.WRONG_NOTES);
+    }
+
+    /** What is told of a span that it has no figure for; on plucked strings whether that is too short. */
+    private static Refusal wrongLength(Occasion occasion) {
+        boolean isShort = occasion.stack().choices().stream()
+                .flatMap(choice -> choice.ornament().figures().stream())
+                .flatMap(sized -> sized.length().least().stream())
+                .min(java.util.Comparator.naturalOrder())
+                .filter(least -> occasion.lengthWholeNotes().isLessThan(least))
+                .isPresent();
+        boolean isPlucked = occasion.playing().instrument().family().isPlucked();
+        return isPlucked && isShort ? Refusal.TOO_SHORT : Refusal.WRONG_LENGTH;
     }
 
     private static List<Refusal> orElse(List<Refusal> refusals, Refusal other) {
@@ -250,6 +285,10 @@ public record Attempt(
                     .filter(each ->
                             each.family() == occasion.playing().instrument().family())
                     .findFirst();
+            boolean isPlucked = occasion.playing().instrument().family().isPlucked();
+            if (isPlucked && (maker.isEmpty() || !hasHand(occasion, maker.get()))) {
+                return List.of(own.contains(Refusal.PAIRED_STRINGS) ? Refusal.PAIRED_STRINGS : Refusal.NOT_THIS_HAND);
+            }
             if (maker.isEmpty()) {
                 boolean isPipe = !occasion.playing().instrument().family().isBlownByMouth();
                 return List.of(
@@ -271,6 +310,20 @@ public record Attempt(
             }
         }
         return List.of();
+    }
+
+    /** Whether the picking hand of the player's school is one of those that make it. */
+    private static boolean hasHand(Occasion occasion, Ornament.Maker maker) {
+        if (maker.hands().isEmpty()) {
+            return true;
+        }
+        Tune tune = occasion.setting().tune();
+        int bar = tune.placeOf(occasion.first().note().id()).bar();
+        StringPath.Manner manner = Manners.of(
+                occasion.playing().instrument().strings().orElseThrow(),
+                occasion.playing().school(),
+                tune.metreAt(bar));
+        return maker.hands().contains(manner.order().hand().id());
     }
 
     /** The fastest tempo at which everything it needs is there; empty where it needs no time, or cannot be made. */

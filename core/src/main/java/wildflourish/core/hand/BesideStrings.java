@@ -44,7 +44,7 @@ final class BesideStrings {
     }
 
     /** The strings that are tried, one after the other. */
-    private static Stream<Integer> sides(Strings.Place place, Second second) {
+    private Stream<Integer> sides(Strings.Place place, Second second) {
         int below = place.string() - 1;
         int above = place.string() + 1;
         return switch (second.kind()) {
@@ -52,18 +52,20 @@ final class BesideStrings {
                 second.number() == 0 ? Stream.of(below, above) : Stream.of(place.string() + second.number());
             case OCTAVE, STEP -> Stream.of(second.number() < 0 ? below : above);
             case UNISON -> Stream.of(place.isOpen() ? below : above);
-            case CHORD, AROUND -> Stream.of(below, above);
+            case CHORD, STOPPED, AROUND, CLOSE -> Stream.of(below, above);
+            case BESIDE, ALL -> Stream.of(below);
+            case STRING -> Stream.of(spot.strings.open().size() - second.number());
         };
     }
 
     private Optional<Strings.Place> on(int string, Strings.Place place, WrittenPitch written, Second second) {
         return switch (second.kind()) {
-            case OPEN -> Optional.of(new Strings.Place(string, 0, Strings.Stop.OPEN, place.position()));
+            case OPEN, BESIDE, STRING -> Optional.of(new Strings.Place(string, 0, Strings.Stop.OPEN, place.position()));
             case SAME -> Optional.of(new Strings.Place(string, place.semitones(), place.stop(), place.position()));
             case OCTAVE -> at(string, place, written.midi() + OCTAVE * second.number());
             case STEP -> at(string, place, step(written, second.number()).midi());
             case UNISON -> at(string, place, written.midi()).filter(beside -> place.isOpen() || beside.isOpen());
-            case CHORD -> nearest(string, place, written, chord(second));
+            case CHORD, STOPPED, ALL, CLOSE -> nearest(string, place, written, chord(second));
             case AROUND ->
                 nearest(
                         string,

@@ -39,6 +39,9 @@ public interface Hand {
         if (family.isWind()) {
             return HoleGrip::new;
         }
+        if (family.isPlucked()) {
+            return PluckGrip::new;
+        }
         return family == Family.FIDDLE ? BowGrip::new : (occasion, figure) -> NoGrip.INSTANCE;
     }
 

@@ -24,6 +24,8 @@ public record Made(boolean borrows, List<Slot> slots) {
         CUT,
         TAP,
         GRACE,
+        /** A string of a chord that is struck before the melody's. */
+        SPREAD,
         CLOSED
     }
 

@@ -9,10 +9,15 @@ import wildflourish.core.ornament.Begin;
  *
  * @param voices the melody first; none for silence
  * @param held what the fingers hold, on holes
+ * @param by the picking fingers of a banjo hand by their letters, {@code T+M}; empty elsewhere
  */
-public record Sound(List<Voice> voices, Optional<Held> held, Begin begin) {
+public record Sound(List<Voice> voices, Optional<Held> held, Begin begin, String by) {
     public Sound {
         voices = List.copyOf(voices);
+    }
+
+    public Sound(List<Voice> voices, Optional<Held> held, Begin begin) {
+        this(voices, held, begin, "");
     }
 
     public boolean isSilent() {
@@ -20,7 +25,7 @@ public record Sound(List<Voice> voices, Optional<Held> held, Begin begin) {
     }
 
     public Sound with(Begin other) {
-        return other == begin ? this : new Sound(voices, held, other);
+        return other == begin ? this : new Sound(voices, held, other, by);
     }
 
     /** With another glide of the melody. */
@@ -35,10 +40,10 @@ public record Sound(List<Voice> voices, Optional<Held> held, Begin begin) {
         }
         List<Voice> changed = new java.util.ArrayList<>(voices);
         changed.set(voice, voices.get(voice).with(glide));
-        return new Sound(changed, held, begin);
+        return new Sound(changed, held, begin, by);
     }
 
     public Sound with(Held other) {
-        return new Sound(voices, Optional.of(other), begin);
+        return new Sound(voices, Optional.of(other), begin, by);
     }
 }

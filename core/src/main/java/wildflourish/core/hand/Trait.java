@@ -18,6 +18,10 @@ public enum Trait {
     HOLDS_NEXT,
     /** A second string grates against the note. */
     GRATES,
+    /** The hand has to stretch. */
+    STRETCH,
+    /** What is added is open, or held for a note beside it already. */
+    FINGERS_LIE,
     /** A second string sounds higher than the note. */
     SECOND_ON_TOP
 }

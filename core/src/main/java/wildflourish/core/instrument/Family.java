@@ -31,6 +31,11 @@ public enum Family {
         return hasPlainScale();
     }
 
+    /** Whether its strings are struck by a pick or by fingers. */
+    public boolean isPlucked() {
+        return this == MANDOLIN || this == TENOR_BANJO || this == FIVE_STRING_BANJO;
+    }
+
     /** On what its fingers work. */
     public enum Kind {
         HOLES,

@@ -17,6 +17,7 @@ import wildflourish.core.table.Trust;
  * @param hand what stops them, in order of the table
  * @param positions semitones that the hand may be moved up, 0 first
  * @param shortFret the fret at which a short last string begins; empty where there is none
+ * @param scaleMillimetres from nut to bridge, where frets are counted; 0 where there are none
  * @param capo the fret at which a capo stops all strings; 0 for none
  * @param schools ways of playing it, the first is the default
  */
@@ -30,6 +31,7 @@ public record Strings(
         List<Integer> positions,
         Optional<Integer> shortFret,
         int fingeredToSounding,
+        int scaleMillimetres,
         int capo,
         List<School> schools,
         Trust trust) {
@@ -94,6 +96,7 @@ public record Strings(
                 row.words("positions").stream().map(Integer::valueOf).toList(),
                 row.readOptional("short", Integer::valueOf),
                 row.integer("fingered to sounding"),
+                row.readOptional("scale", Integer::valueOf).orElse(0),
                 0,
                 row.words("schools").stream().map(School::of).toList(),
                 row.read("trust", Trust::valueOf));
@@ -121,7 +124,19 @@ public record Strings(
                 .map(pitch -> new FingeredPitch(pitch.midi() + fret - capo))
                 .toList();
         return new Strings(
-                id, name, family, raised, hand, stroke, positions, shortFret, fingeredToSounding, fret, schools, trust);
+                id,
+                name,
+                family,
+                raised,
+                hand,
+                stroke,
+                positions,
+                shortFret,
+                fingeredToSounding,
+                scaleMillimetres,
+                fret,
+                schools,
+                trust);
     }
 
     /** MIDI number of what an open string sounds. */
@@ -163,6 +178,18 @@ public record Strings(
             hand.forEach(stop -> places.add(new Place(string, position + stop.semitones(), stop, position)));
         }
         return List.copyOf(places);
+    }
+
+    /** How far apart two stopped places lie along the neck, in millimetres. */
+    public double millimetresBetween(Place one, Place other) {
+        double from = Math.pow(2, -(one.semitones() + capo) / 12.0);
+        double to = Math.pow(2, -(other.semitones() + capo) / 12.0);
+        return Math.abs(scaleMillimetres * (from - to));
+    }
+
+    /** Whether it is the short string of a five-string banjo, which is only played open. */
+    public boolean isShort(int string) {
+        return shortFret.isPresent() && string == open.size() - 1;
     }
 
     /** The strings as the player sees them written: the highest on top, a short one at the bottom. */

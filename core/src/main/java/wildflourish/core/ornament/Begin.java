@@ -27,6 +27,8 @@ public enum Begin {
     BREATH,
     /** A stroke of bow, pick or picking finger, a turn of the bellows or a button struck. */
     STROKE,
+    /** A stroke that falls through several strings, one after the other. */
+    BRUSH,
     /** On the bow that is under way. */
     SAME_BOW,
     /** A stroke of the bow that is bitten, taken lightly, or swells. */
@@ -46,14 +48,14 @@ public enum Begin {
     /** Whether a new attack is heard: the sound before it gives way. */
     public boolean isStruck() {
         return switch (this) {
-            case TONGUE, DOUBLE, CLOSE, POP, STROKE, BITE, LIGHT, SWELL -> true;
+            case TONGUE, DOUBLE, CLOSE, POP, STROKE, BRUSH, BITE, LIGHT, SWELL -> true;
             case HELD, FINGERS, ATTACK, PUSH, SETTLE, STOP, BREATH, SAME_BOW, NUDGE, HAMMER, PULL, SLIDE -> false;
         };
     }
 
-    /** Whether the bow begins anew. */
+    /** Whether bow, pick or picking finger begins anew. */
     public boolean isNewBow() {
-        return this == STROKE || this == BITE || this == LIGHT || this == SWELL;
+        return this == STROKE || this == BRUSH || this == BITE || this == LIGHT || this == SWELL;
     }
 
     /** Whether it is a stroke of the tongue. */

@@ -168,15 +168,16 @@ public record Figure(Opening opening, List<Slot> slots, Shake shake) {
         return new Figure(opening, changed, shake);
     }
 
-    /** With second strings under everything it comes to; what glides among them does so at the beginning. */
-    Figure withSeconds(List<Second> seconds) {
+    /** With second strings under everything it comes to, taken by the fingers that are wished; what glides among them does so at the beginning. */
+    Figure withSeconds(List<Second> seconds, String by) {
         List<Second> level = seconds.stream().map(Second::level).toList();
         List<Slot> all = new ArrayList<>();
         for (Slot slot : slots) {
             List<Part> parts = new ArrayList<>();
             for (Part part : slot.parts()) {
                 boolean isFirst = all.isEmpty() && parts.isEmpty();
-                parts.add(part.with(isFirst ? seconds : level));
+                Part dressed = part.with(isFirst ? seconds : level);
+                parts.add(by.isEmpty() ? dressed : dressed.withFinger(by));
             }
             all.add(new Slot(slot.share(), parts));
         }

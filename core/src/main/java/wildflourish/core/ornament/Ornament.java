@@ -49,6 +49,7 @@ public record Ornament(
         WAVE,
         OCTAVE,
         DOUBLE_STOP,
+        FILL,
         ARTICULATION,
         REST
     }
@@ -118,10 +119,12 @@ public record Ornament(
      *
      * @param strokes the school of strokes in which it does; empty for any
      * @param only the beginnings of the names of those of the family that do; none for all
+     * @param hands the picking hands that do, rows of {@code picking-hands.table}; none for all
      */
-    public record Maker(Family family, String strokes, Trust trust, List<String> only) {
+    public record Maker(Family family, String strokes, Trust trust, List<String> only, Set<String> hands) {
         public Maker {
             only = List.copyOf(only);
+            hands = Set.copyOf(hands);
         }
 
         public boolean isMadeOn(String instrument) {
@@ -148,11 +151,21 @@ public record Ornament(
         }
     }
 
-    /** What may refuse it beyond what may refuse any, and what speaks for and against it. */
-    public record Speech(List<Refusal> refusals, List<Reason> reasons) {
+    /**
+     * What may refuse it beyond what may refuse any, and what speaks for and against it.
+     *
+     * @param points of reasons that weigh more or less for it than they usually do
+     */
+    public record Speech(List<Refusal> refusals, List<Reason> reasons, Map<Reason, Integer> points) {
         public Speech {
             refusals = List.copyOf(refusals);
             reasons = List.copyOf(reasons);
+            points = Map.copyOf(points);
+        }
+
+        /** What a reason weighs for this ornament. */
+        public int pointsOf(Reason reason) {
+            return points.getOrDefault(reason, reason.points());
         }
     }
 
@@ -234,6 +247,9 @@ public record Ornament(
         }
     }
 
+    /** What one point of a row counts beside others. */
+    private static final int POINT = 8;
+
     /** The plain note, asked for like an ornament where it may be wrong itself. */
     public static final String PLAIN = "plain";
 
@@ -258,7 +274,7 @@ public record Ornament(
 
     private static List<Ornament> readAll() {
         List<Ornament> all = new ArrayList<>();
-        for (String hand : List.of("winds", "chanter", "fiddle")) {
+        for (String hand : List.of("winds", "chanter", "fiddle", "plucked")) {
             all.addAll(read(Table.load("ornaments/" + hand + ".table"), Table.load("ornaments/" + hand + ".figures")));
         }
         return List.copyOf(all);
@@ -303,8 +319,17 @@ public record Ornament(
 
     private static Ornament ornament(Row row, List<Sized> figures) {
         List<Reason> reasons = new ArrayList<>();
-        row.words("for").forEach(word -> reasons.add(row.read("for", cell -> Reason.parse(word))));
-        row.words("against").forEach(word -> reasons.add(row.read("against", cell -> Reason.parse(word))));
+        Map<Reason, Integer> points = new java.util.EnumMap<>(Reason.class);
+        for (String column : List.of("for", "against")) {
+            for (String word : row.words(column)) {
+                String[] halves = word.split(":", 2);
+                Reason reason = row.read(column, cell -> Reason.parse(halves[0]));
+                reasons.add(reason);
+                if (halves.length > 1) {
+                    points.put(reason, row.read(column, cell -> POINT * Integer.parseInt(halves[1])));
+                }
+            }
+        }
         int weight = row.integer("weight");
         int byWeight = weight <= 2 ? 1 : weight <= 4 ? 2 : weight <= 6 ? 3 : 4;
         return new Ornament(
@@ -327,7 +352,8 @@ public record Ornament(
                         row.words("not").stream()
                                 .map(word -> row.read("not", cell -> Refusal.parse(word)))
                                 .toList(),
-                        reasons),
+                        reasons,
+                        points),
                 new Look(
                         row.words("schools").stream().map(Ornament::own).toList(),
                         row.text("sign"),
@@ -347,12 +373,21 @@ public record Ornament(
         List<String> only = word.contains("/")
                 ? List.of(word.substring(word.indexOf('/') + 1).split("/", -1))
                 : List.of();
-        String[] halves = word.replaceFirst("/.*", "").split("[:@]", -1);
+        Set<String> hands = word.contains("[")
+                ? Set.of(
+                        word.substring(word.indexOf('[') + 1, word.indexOf(']')).split(";", -1))
+                : Set.of();
+        String[] halves =
+                word.replaceFirst("/.*", "").replaceFirst("\\[.*\\]", "").split("[:@]", -1);
         boolean isBound = word.contains("@");
         return row.read(
                 "instruments",
                 cell -> new Maker(
-                        family(halves[0]), isBound ? halves[1] : "", Trust.valueOf(halves[halves.length - 1]), only));
+                        family(halves[0]),
+                        isBound ? halves[1] : "",
+                        Trust.valueOf(halves[halves.length - 1]),
+                        only,
+                        hands));
     }
 
     private static Own own(String word) {
@@ -380,7 +415,10 @@ public record Ornament(
     private boolean isKnownTo(Family family) {
         boolean isOfWinds = makers.stream().anyMatch(maker -> maker.family().isWind());
         boolean isToldOnWinds = family.isWind() && isOfWinds;
-        return isMadeBy(family) || (isToldOnWinds && (isForFingeredWinds() || family == Family.NINE_NOTE_PIPES));
+        boolean isOfPicks = makers.stream().anyMatch(maker -> maker.family().isPlucked());
+        return isMadeBy(family)
+                || (family.isPlucked() && isOfPicks)
+                || (isToldOnWinds && (isForFingeredWinds() || family == Family.NINE_NOTE_PIPES));
     }
 
     private boolean isForFingeredWinds() {

@@ -14,14 +14,17 @@ import java.util.stream.Collectors;
  * @param landing what it sounds after them
  * @param seconds what sounds with it on other strings
  * @param begin how its first sound begins; what follows small notes comes by the fingers
+ * @param by the letter of the picking finger that is wished, {@code T+M} for two at once; empty for whichever
  * @param bend what the pitch of the landing does
  */
-public record Part(Share share, List<Target> graces, Target landing, List<Second> seconds, Begin begin, Bend bend) {
-    private static final Pattern WORD =
-            Pattern.compile("([^:]+):(?:\\{([^}]*)\\})?([^/{}&]+)((?:&[^/{}&]+)*)/([a-z-]+)((?:~[a-z]+\\([^)]*\\))*)");
+public record Part(
+        Share share, List<Target> graces, Target landing, List<Second> seconds, Begin begin, String by, Bend bend) {
+    private static final Pattern WORD = Pattern.compile(
+            "([^:]+):(?:\\{([^}]*)\\})?([^/{}&]+)((?:&[^/{}&]+)*)/([a-z-]+)(?:\\(([TIMNL+]+)\\))?((?:~[a-z]+\\([^)]*\\))*)");
 
     /** A plain note. */
-    public static final Part PLAIN = new Part(Share.WHOLE, List.of(), Target.NOTE, List.of(), Begin.ATTACK, Bend.LEVEL);
+    public static final Part PLAIN =
+            new Part(Share.WHOLE, List.of(), Target.NOTE, List.of(), Begin.ATTACK, "", Bend.LEVEL);
 
     public Part {
         graces = List.copyOf(graces);
@@ -41,7 +44,7 @@ public record Part(Share share, List<Target> graces, Target landing, List<Second
                         .map(Target::parse)
                         .toList();
         Bend bend = Bend.LEVEL;
-        for (String each : match.group(6).split("~", -1)) {
+        for (String each : match.group(7).split("~", -1)) {
             bend = each.isEmpty() ? bend : bend.with(Bend.parse(each));
         }
         List<Second> seconds = Arrays.stream(match.group(4).split("&", -1))
@@ -54,26 +57,32 @@ public record Part(Share share, List<Target> graces, Target landing, List<Second
                 Target.parse(match.group(3)),
                 seconds,
                 Begin.parse(match.group(5)),
+                match.group(6) == null ? "" : match.group(6),
                 bend);
     }
 
     Part with(Share other) {
-        return new Part(other, graces, landing, seconds, begin, bend);
+        return new Part(other, graces, landing, seconds, begin, by, bend);
     }
 
     Part withBegin(Begin other, List<Target> before) {
         List<Target> all = new java.util.ArrayList<>(before);
         all.addAll(graces);
-        return new Part(share, all, landing, seconds, other, bend);
+        return new Part(share, all, landing, seconds, other, by, bend);
     }
 
     Part withBend(Bend more) {
-        return new Part(share, graces, landing, seconds, begin, bend.with(more));
+        return new Part(share, graces, landing, seconds, begin, by, bend.with(more));
+    }
+
+    /** Taken by the finger that is wished. */
+    Part withFinger(String finger) {
+        return new Part(share, graces, landing, seconds, begin, finger, bend);
     }
 
     /** With what sounds on other strings; a silence stays as it is. */
     Part with(List<Second> more) {
-        return landing.isSilence() ? this : new Part(share, graces, landing, more, begin, bend);
+        return landing.isSilence() ? this : new Part(share, graces, landing, more, begin, by, bend);
     }
 
     @Override
@@ -83,6 +92,8 @@ public record Part(Share share, List<Target> graces, Target landing, List<Second
                 : "{" + graces.stream().map(Target::toString).collect(Collectors.joining(" ")) + "}";
         String more = seconds.stream().map(each -> "&" + each).collect(Collectors.joining());
         return share + ":" + small + landing + more + "/"
-                + begin.name().toLowerCase(java.util.Locale.ROOT).replace('_', '-') + bend;
+                + begin.name().toLowerCase(java.util.Locale.ROOT).replace('_', '-')
+                + (by.isEmpty() ? "" : "(" + by + ")")
+                + bend;
     }
 }

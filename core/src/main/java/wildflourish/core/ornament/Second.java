@@ -8,7 +8,7 @@ import java.util.regex.Pattern;
  * A second string that sounds with what a part comes to.
  *
  * @param kind what it sounds
- * @param number steps of the scale or octaves up (down when negative); of strings 1 for the one above, -1 for the one below, 0 for below or else above
+ * @param number steps of the scale or octaves up (down when negative); of strings beside it 1 for the one above, -1 for the one below, 0 for below or else above
  * @param isHome whether it has to be the first, third or fifth of the key
  * @param bend what its own pitch does; the glides of those that follow the first part are left out
  */
@@ -26,11 +26,22 @@ public record Second(Kind kind, int number, boolean isHome, Bend bend) {
         SAME,
         /** The nearest note of the chord that stands there. */
         CHORD,
+        /** The same, never an open string. */
+        STOPPED,
         /** The nearest note of that chord which the notes of the bar suggest. */
-        AROUND
+        AROUND,
+        /** The string below open, or the one above where it has the note's own pitch. */
+        BESIDE,
+        /** A string by its number, open; where the note is on it, the fifth. */
+        STRING,
+        /** The chord on every string below. */
+        ALL,
+        /** The nearest note of the chord that stands there, or else the fifth above. */
+        CLOSE
     }
 
-    private static final Pattern WORD = Pattern.compile("(open|same)([+-]?)|8([+-])|([+-]\\d)|(unison|chord|around)");
+    private static final Pattern WORD = Pattern.compile(
+            "(open|same)([+-]?)|8([+-])|([+-]\\d)|(unison|chord|stopped|around|beside|all|close)|(string)(\\d)");
     private static final char HOME = '!';
 
     /** Reads {@code open-}, {@code 8-}, {@code -2}, {@code same+}, {@code unison}, {@code chord!} … Throws IllegalArgumentException for others. */
@@ -48,6 +59,9 @@ public record Second(Kind kind, int number, boolean isHome, Bend bend) {
         }
         if (match.group(3) != null) {
             return new Second(Kind.OCTAVE, side(match.group(3)), isHome, bend);
+        }
+        if (match.group(6) != null) {
+            return new Second(Kind.STRING, Integer.parseInt(match.group(7)), isHome, bend);
         }
         return match.group(4) != null
                 ? new Second(Kind.STEP, Integer.parseInt(match.group(4)), isHome, bend)
@@ -75,9 +89,9 @@ public record Second(Kind kind, int number, boolean isHome, Bend bend) {
             case SAME -> "same" + sign;
             case OCTAVE -> "8" + sign;
             case STEP -> sign + Math.abs(number);
-            case UNISON -> "unison";
-            case CHORD -> "chord";
-            case AROUND -> "around";
+            case STRING -> "string" + number;
+            case UNISON, CHORD, STOPPED, AROUND, BESIDE, ALL, CLOSE ->
+                kind.name().toLowerCase(Locale.ROOT);
         };
         return word + (isHome ? HOME : "") + bend;
     }

@@ -160,7 +160,7 @@ public record Stack(List<Choice> choices) {
         if (ornament.form().place() == Place.EACH) {
             Part each = touch.parts().get(0);
             Figure begun = figure.equals(Figure.PLAIN) ? touch : figure;
-            return Optional.of(begun.withSeconds(each.seconds()));
+            return Optional.of(begun.withSeconds(each.seconds(), each.by()));
         }
         boolean isFirst = ornament.form().place() == Place.FIRST;
         int index = isFirst ? 0 : figure.slots().size() - 1;
@@ -212,8 +212,9 @@ public record Stack(List<Choice> choices) {
                     wanted.size() == 1 ? part.share() : part.share().times(each.share()),
                     graces,
                     each.landing().isNote() ? part.landing() : each.landing(),
-                    part.seconds(),
+                    each.seconds().isEmpty() ? part.seconds() : each.seconds(),
                     keepsBegin ? part.begin() : each.begin(),
+                    each.by().isEmpty() ? part.by() : each.by(),
                     isFirst ? part.bend().with(each.bend()) : each.bend()));
         }
         return all;

@@ -35,6 +35,12 @@ public record Target(Kind kind, int number, String name) {
         BEFORE,
         /** The notes of a walk round the note that leads on to the next one, counted from 1. */
         WALK,
+        /** Steps towards the next note, a third or a fourth off; above it where that is the same. */
+        LINK,
+        /** The second and the third note of a triplet on one note: on to a next one a fourth off, or else round the note. */
+        ROUND,
+        /** The chord over the three high strings. */
+        BRUSH,
         /** Over a fork: the top finger alone lifted, two steps up. */
         OVER,
         /** A pitch by its letter. */
@@ -58,10 +64,11 @@ public record Target(Kind kind, int number, String name) {
             Map.entry("next", new Target(Kind.NEXT, 0, "")),
             Map.entry("before", new Target(Kind.BEFORE, 0, "")),
             Map.entry("over", new Target(Kind.OVER, 0, "")),
+            Map.entry("brush", new Target(Kind.BRUSH, 0, "")),
             Map.entry("form", new Target(Kind.FORM, 0, "")),
             Map.entry(".", new Target(Kind.SILENCE, 0, "")));
 
-    private static final Pattern COUNTED = Pattern.compile("(n|\\^|_|#|o|>|walk|)([+-]?\\d+)");
+    private static final Pattern COUNTED = Pattern.compile("(n|\\^|_|#|o|>|walk|link|round|)([+-]?\\d+)");
 
     /** The note itself. */
     public static final Target NOTE = of(Kind.MELODY, 1);
@@ -92,6 +99,8 @@ public record Target(Kind kind, int number, String name) {
             case "o" -> of(Kind.OPEN_STRING, number);
             case ">" -> of(Kind.TOWARDS, number);
             case "walk" -> of(Kind.WALK, number);
+            case "link" -> of(Kind.LINK, number);
+            case "round" -> of(Kind.ROUND, number);
             default -> of(Kind.STEP, number);
         };
     }
@@ -124,6 +133,9 @@ public record Target(Kind kind, int number, String name) {
             case NEXT -> "next";
             case TOWARDS -> ">" + number;
             case WALK -> "walk" + number;
+            case LINK -> "link" + number;
+            case ROUND -> "round" + number;
+            case BRUSH -> "brush";
             case BEFORE -> "before";
             case OVER -> "over";
             case NAMED -> "=" + name;

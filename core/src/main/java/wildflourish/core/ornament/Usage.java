@@ -4,32 +4,44 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import wildflourish.core.instrument.Family;
 import wildflourish.core.table.Row;
 import wildflourish.core.table.Table;
 
 /**
- * In which kinds of tune an ornament of the fiddle is usual, and to which alone it belongs; a row of {@code ornaments/fiddle.usage}.
+ * In which kinds of tune an ornament on strings is usual, and to which alone it belongs; a row of {@code ornaments/fiddle.usage} or {@code plucked.usage}.
  *
+ * @param families whose it is; none for all of its table
  * @param school the ornament's own school that the row is for; empty for any
  * @param usual kinds of tune by name
  * @param only empty where it belongs to all
  */
-public record Usage(String ornament, String school, Set<String> usual, Set<String> only) {
-    private static final List<Usage> ALL = Table.load("ornaments/fiddle.usage").rows().stream()
-            .map(Usage::from)
-            .toList();
+public record Usage(String ornament, Set<Family> families, String school, Set<String> usual, Set<String> only) {
+    private static final List<Usage> BOWED = read("ornaments/fiddle.usage");
+    private static final List<Usage> PLUCKED = read("ornaments/plucked.usage");
+
+    private static List<Usage> read(String table) {
+        return Table.load(table).rows().stream().map(Usage::from).toList();
+    }
 
     /** After the name of a kind of tune: but not in 6/8. */
     private static final String NOT_SIX = "!6/8";
 
     public Usage {
+        families = Set.copyOf(families);
         usual = Set.copyOf(usual);
         only = Set.copyOf(only);
     }
 
     private static Usage from(Row row) {
+        Set<Family> families = new HashSet<>();
+        row.words("for").forEach(word -> families.add(Family.parse(word.replace('_', ' '))));
         return new Usage(
-                row.text("ornament"), row.optional("school").orElse(""), kinds(row, "usual in"), kinds(row, "only in"));
+                row.text("ornament"),
+                families,
+                row.optional("school").orElse(""),
+                kinds(row, "usual in"),
+                kinds(row, "only in"));
     }
 
     private static Set<String> kinds(Row row, String column) {
@@ -38,12 +50,14 @@ public record Usage(String ornament, String school, Set<String> usual, Set<Strin
         return kinds;
     }
 
-    /** The first row for an ornament in one of its own schools; empty where nothing is said of it. */
-    public static Optional<Usage> of(String ornament, String school) {
-        return ALL.stream()
-                .filter(usage ->
-                        usage.ornament.equals(ornament) && (usage.school.isEmpty() || usage.school.equals(school)))
-                .findFirst();
+    /** The first row for an ornament as a family makes it, in one of its own schools; empty where nothing is said of it. */
+    public static Optional<Usage> of(Family family, String ornament, String school) {
+        return (family == Family.FIDDLE ? BOWED : PLUCKED)
+                .stream()
+                        .filter(usage -> usage.families.isEmpty() || usage.families.contains(family))
+                        .filter(usage -> usage.ornament.equals(ornament)
+                                && (usage.school.isEmpty() || usage.school.equals(school)))
+                        .findFirst();
     }
 
     public boolean isUsualIn(String kind, boolean isSixEight) {

@@ -28,6 +28,8 @@ public record Moment(
         TAP,
         /** A small note of an ornament with a pitch of its own. */
         GRACE,
+        /** A string of a chord that is struck before the melody's. */
+        SPREAD,
         /** A silence within an ornament: everything shut. */
         CLOSED,
         /** A small note that the tune itself writes. */
@@ -42,10 +44,15 @@ public record Moment(
      * What is heard and how it begins.
      *
      * @param voices the melody first, then what sounds with it: second strings, other buttons
+     * @param by the picking fingers of a banjo hand by their letters, {@code T+M}; empty elsewhere
      */
-    public record Sounding(List<Voice> voices, Begin begin) {
+    public record Sounding(List<Voice> voices, Begin begin, String by) {
         public Sounding {
             voices = List.copyOf(voices);
+        }
+
+        public Sounding(List<Voice> voices, Begin begin) {
+            this(voices, begin, "");
         }
 
         public Voice melody() {
@@ -81,7 +88,7 @@ public record Moment(
     /** Whether it is a movement of an ornament, too short to be a note. */
     public boolean isGesture() {
         return switch (cue.role()) {
-            case CUT, TAP, GRACE, CLOSED -> true;
+            case CUT, TAP, GRACE, SPREAD, CLOSED -> true;
             case MELODY, SMALL_NOTE, REST -> false;
         };
     }

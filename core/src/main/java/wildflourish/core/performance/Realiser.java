@@ -292,6 +292,7 @@ public final class Realiser {
             case CUT -> Role.CUT;
             case TAP -> Role.TAP;
             case GRACE -> Role.GRACE;
+            case SPREAD -> Role.SPREAD;
             case CLOSED -> Role.CLOSED;
         };
     }
@@ -468,7 +469,7 @@ public final class Realiser {
                 ? sound.voices().stream().map(Voice::goingOn).toList()
                 : sound.voices();
         Optional<Sounding> sounding =
-                voices.isEmpty() ? Optional.empty() : Optional.of(new Sounding(voices, sound.begin()));
+                voices.isEmpty() ? Optional.empty() : Optional.of(new Sounding(voices, sound.begin(), sound.by()));
         Optional<Held> held = cue.role() == Role.REST ? Optional.empty() : sound.held();
         moments.add(new Moment(start, end, cue, sounding, held));
     }

@@ -28,7 +28,17 @@ public record Fit(Facts facts, List<Refusal> refusals, List<Reason> reasons) {
 
     /** The sum of the points of its reasons: the higher, the better it fits. */
     public int rank() {
-        return reasons.stream().mapToInt(Reason::points).sum();
+        return reasons.stream().mapToInt(this::points).sum();
+    }
+
+    /** What a reason weighs for the ornaments of the stack that ask it. */
+    private int points(Reason reason) {
+        return facts.stack().choices().stream()
+                .map(choice -> choice.ornament().speech())
+                .filter(speech -> speech.reasons().contains(reason))
+                .mapToInt(speech -> speech.pointsOf(reason))
+                .max()
+                .orElse(reason.points());
     }
 
     public Placement placement() {

@@ -184,7 +184,7 @@ final class Passage {
 
     private boolean belongsHere() {
         String kind = scene.tune().header().type().name();
-        return Usage.of(layer.rule().id(), layer.way())
+        return Usage.of(scene.playing().instrument().family(), layer.rule().id(), layer.way())
                 .filter(usage -> usage.isUsualIn(kind, false))
                 .isPresent();
     }

@@ -9,6 +9,7 @@ import wildflourish.core.hand.Scene;
 import wildflourish.core.instrument.ChartRow;
 import wildflourish.core.instrument.Instrument;
 import wildflourish.core.instrument.School;
+import wildflourish.core.instrument.Strings;
 import wildflourish.core.ornament.Choice;
 import wildflourish.core.ornament.Ornament;
 import wildflourish.core.ornament.Profile;
@@ -81,7 +82,7 @@ public record Question(Tune tune, Version version, Profile profile, List<String>
             return held;
         }
         if (version.playing().instrument().strings().isPresent()) {
-            return heldOnStrings(tune, version, holds.trim(), sounding(tune, asked));
+            return heldOnStrings(tune, version, holds.trim(), asked);
         }
         for (String hold : holds.trim().split("[ ,]+", -1)) {
             String[] halves = hold.split(":", 2);
@@ -97,15 +98,26 @@ public record Question(Tune tune, Version version, Profile profile, List<String>
         return held;
     }
 
-    private static Version heldOnStrings(Tune tune, Version version, String hold, Note note) {
+    /** Notes from one on held as told: {@code D3}; {@code A.2 A.5} for two by string and fret, what is held beside one after a plus. */
+    private static Version heldOnStrings(Tune tune, Version version, String holds, int asked) {
         Instrument instrument = version.playing().instrument();
-        List<String> known = HandLines.pins(instrument, note);
-        if (!known.contains(hold)) {
-            throw new IllegalArgumentException("the " + instrument.name() + " does not hold " + note.melody() + " as "
-                    + hold + "; it has " + String.join(", ", known));
+        boolean isPicked = instrument.strings().orElseThrow().stroke() == Strings.Stroke.PICK;
+        Version held = version;
+        int number = asked;
+        for (String word : holds.split(" +", -1)) {
+            String melody = word.split("[+]", 2)[0];
+            String hold = isPicked ? melody.replace(".", "") : melody;
+            Note note = sounding(tune, number);
+            List<String> known = HandLines.pins(instrument, note);
+            if (!known.contains(hold)) {
+                throw new IllegalArgumentException("the " + instrument.name() + " does not hold " + note.melody()
+                        + " as " + word + "; it has " + String.join(", ", known));
+            }
+            Spot spot = held.at(note.id()).orElse(Spot.bare(note.id()));
+            held = held.with(tune, spot.withPin(hold));
+            number++;
         }
-        Spot spot = version.at(note.id()).orElse(Spot.bare(note.id()));
-        return version.with(tune, spot.withPin(hold));
+        return held;
     }
 
     private static void checkHold(Instrument instrument, Note note, String holes) {

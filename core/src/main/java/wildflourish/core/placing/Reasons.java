@@ -13,12 +13,15 @@ import wildflourish.core.instrument.Hole;
 import wildflourish.core.instrument.RollSpeech;
 import wildflourish.core.line.Tone;
 import wildflourish.core.music.Fraction;
+import wildflourish.core.music.Metre;
+import wildflourish.core.music.WrittenPitch;
 import wildflourish.core.ornament.Ornament;
 import wildflourish.core.ornament.Reason;
 import wildflourish.core.ornament.Target;
 import wildflourish.core.ornament.Usage;
 import wildflourish.core.tune.Bar;
 import wildflourish.core.tune.Note;
+import wildflourish.core.tune.NotePlace;
 import wildflourish.core.tune.Part;
 import wildflourish.core.tune.Tune;
 import wildflourish.core.version.Placement;
@@ -26,6 +29,7 @@ import wildflourish.core.version.Spot;
 
 /** What speaks for a stack at a spot and against it. The predicate that gives the points is the one whose words are shown. */
 final class Reasons {
+    private static final int OCTAVE = 12;
     private static final Fraction CROTCHET = Fraction.of(1, 4);
     private static final Fraction QUAVER = Fraction.of(1, 8);
 
@@ -59,6 +63,28 @@ final class Reasons {
             case BELONGS_HERE -> belongsHere();
             case FILLS_THE_GAP -> fillsGap();
             case ROUNDS_OFF_THE_PHRASE -> situation.endsPhrase(lastNote());
+            case RESTING_PLACE -> isRestingPlace();
+            case GAP_TO_FILL -> fillsGap();
+            case EQUAL_NOTES -> hasEqualBeside();
+            case LONG_NOTE -> isLongNote();
+            case CHORD_NOTE -> has(Trait.SOUNDS_CHORD);
+            case SOFT_OFF_BEAT ->
+                facts.notes().size() > 1 && !isOnCount(facts.notes().get(1));
+            case SOFT_ON_BEAT ->
+                facts.notes().size() > 1 && isOnCount(facts.notes().get(1));
+            case FROM_BELOW -> situation.rise() > 0 && situation.rise() <= OCTAVE;
+            case SCALE_LINE -> isScale();
+            case PEAK -> isPeak();
+            case FINGERS_LIE -> has(Trait.FINGERS_LIE);
+            case ON_BEAT -> situation.isOnTuneBeat(situation.note());
+            case OPEN_STRING -> has(Trait.OPEN_STRING);
+            case TURN_AHEAD -> isLastBarOfPart();
+            case IN_STYLE -> belongsHere();
+            case SAME_AGAIN -> isSoonAfterItsKind();
+            case RUNNING_LINE -> isInRunningLine();
+            case WIDE_REACH -> has(Trait.STRETCH);
+            case STACK_NEAR -> hasStackInPhrase();
+            case THIRD_BAR_ALIKE -> isThirdAlike();
             case SOUNDS_THE_CHORD -> has(Trait.SOUNDS_CHORD);
             case NEXT_NOTE_READY -> has(Trait.HOLDS_NEXT);
             case GRATES_HERE -> has(Trait.GRATES);
@@ -144,8 +170,10 @@ final class Reasons {
 
     private boolean belongsHere() {
         return facts.stack().choices().stream()
-                .map(choice ->
-                        Usage.of(choice.ornament().id(), situation.playing().schoolOf(choice)))
+                .map(choice -> Usage.of(
+                        situation.instrument().family(),
+                        choice.ornament().id(),
+                        situation.playing().schoolOf(choice)))
                 .flatMap(Optional::stream)
                 .anyMatch(usage -> usage.isUsualIn(situation.kindOfTune(), situation.isSixEight()));
     }
@@ -183,6 +211,107 @@ final class Reasons {
     private boolean comesBack() {
         return facts.notes().size() > 1
                 && lastNote().melody().equals(facts.notes().get(0).melody());
+    }
+
+    // Plucked strings
+
+    /** A crotchet or more, the last of a phrase or before a rest. */
+    private boolean isRestingPlace() {
+        boolean isBeforeRest = facts.after().isEmpty();
+        return !lastNote().played().isLessThan(CROTCHET) && (situation.endsPhrase(lastNote()) || isBeforeRest);
+    }
+
+    /** The span is of one pitch, or the note before or after it has the same. */
+    private boolean hasEqualBeside() {
+        WrittenPitch pitch = situation.note().melody();
+        boolean isBefore =
+                situation.before().filter(tone -> tone.melody().equals(pitch)).isPresent();
+        boolean isAfter = facts.after()
+                .filter(tone -> tone.melody().equals(lastNote().melody()))
+                .isPresent();
+        return facts.areEqualNotes() || isBefore || isAfter;
+    }
+
+    private boolean isLongNote() {
+        Fraction length = situation.note().played();
+        return !length.isLessThan(CROTCHET)
+                || !situation.playing().tempo().millisOf(length).isLessThan(Fraction.of(400));
+    }
+
+    /** On a crotchet; in compound metre on a beat. */
+    private boolean isOnCount(Note note) {
+        NotePlace place = situation.tune().placeOf(note.id());
+        Metre metre = situation.tune().metreAt(place.bar());
+        Fraction count = metre.isCompound() ? metre.countLength() : CROTCHET;
+        return place.offset().modulo(count).isZero();
+    }
+
+    /** Four quavers or more by step one way. */
+    private boolean isScale() {
+        List<Note> notes = facts.notes();
+        int way = notes.size() < 2
+                ? 0
+                : notes.get(1).melody().staffStep() - notes.get(0).melody().staffStep();
+        boolean isScale = notes.size() >= 4 && Math.abs(way) == 1;
+        for (int i = 1; i < notes.size(); i++) {
+            isScale &= notes.get(i).melody().staffStep()
+                            - notes.get(i - 1).melody().staffStep()
+                    == way;
+        }
+        return isScale;
+    }
+
+    private boolean isPeak() {
+        int here = situation.note().melody().midi();
+        return situation.before().filter(tone -> tone.melody().midi() < here).isPresent()
+                && facts.after().filter(tone -> tone.melody().midi() < here).isPresent();
+    }
+
+    private boolean isLastBarOfPart() {
+        int bar = situation.place().bar();
+        return situation.tune().form().partAt(bar).lastBar() == bar;
+    }
+
+    private boolean isSoonAfterItsKind() {
+        Tune tune = situation.tune();
+        int order = situation.place().order();
+        return others().stream()
+                .filter(each -> each.ornament().kind() == facts.ornament().kind()
+                        && tune.placeOf(each.span().first()).order() < order)
+                .anyMatch(each -> Breaths.distance(
+                                tune, each.span().first(), situation.note().id())
+                        .isLessThan(Fraction.of(1, 2)));
+    }
+
+    /** A quaver between quavers, by steps or thirds. */
+    private boolean isInRunningLine() {
+        Optional<Tone> before = situation.before();
+        Optional<Tone> after = facts.after();
+        return facts.isOneNote()
+                && situation.note().played().equals(QUAVER)
+                && before.filter(this::runsBeside).isPresent()
+                && after.filter(this::runsBeside).isPresent();
+    }
+
+    private boolean runsBeside(Tone tone) {
+        int steps =
+                Math.abs(tone.melody().staffStep() - situation.note().melody().staffStep());
+        return tone.length().equals(QUAVER) && (steps == 1 || steps == 2);
+    }
+
+    private boolean hasStackInPhrase() {
+        return others().stream()
+                .anyMatch(each -> each.stack().choices().size() > 1
+                        || each.ornament().form().claims().contains(Ornament.Slot.SECONDS));
+    }
+
+    /** Whether the same figure has stood in each of the two bars before. */
+    private boolean isThirdAlike() {
+        int bar = situation.place().bar();
+        return List.of(bar - 1, bar - 2).stream()
+                .allMatch(before -> others().stream()
+                        .anyMatch(
+                                each -> barOf(each) == before && each.ornament().equals(facts.ornament())));
     }
 
     private boolean isBetweenQuavers() {

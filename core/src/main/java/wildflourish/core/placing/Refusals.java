@@ -55,7 +55,8 @@ final class Refusals {
             return Optional.of(Refusal.NOT_ON_INSTRUMENT);
         }
         if (situation.isHeldFromBefore()) {
-            return Optional.of(Refusal.HELD_FROM_BEFORE);
+            return Optional.of(
+                    situation.instrument().family().isPlucked() ? Refusal.TIED_OVER : Refusal.HELD_FROM_BEFORE);
         }
         if (!note.marks().graces().isEmpty()) {
             return Optional.of(Refusal.HAS_SMALL_NOTES);
@@ -72,7 +73,7 @@ final class Refusals {
             case NOT_FROM_A_BEAT -> !facts.situation().isOnBeat();
             case STRUCTURAL_NOTE -> isLeftOut(facts) && isStructural(facts.situation());
             case REST_MUST_FOLLOW -> facts.after().isPresent();
-            case OTHER_KIND_OF_TUNE -> isOfOtherTunes(facts);
+            case OTHER_KIND_OF_TUNE, NOT_THIS_TUNE -> isOfOtherTunes(facts);
             case BEAT_WOULD_BE_LOST -> losesBeat(facts);
             case NOT_AT_THE_END -> !facts.situation().endsPart();
             default -> false;
@@ -82,8 +83,10 @@ final class Refusals {
     private static boolean isOfOtherTunes(Facts facts) {
         Situation situation = facts.situation();
         return facts.stack().choices().stream()
-                .map(choice ->
-                        Usage.of(choice.ornament().id(), situation.playing().schoolOf(choice)))
+                .map(choice -> Usage.of(
+                        situation.instrument().family(),
+                        choice.ornament().id(),
+                        situation.playing().schoolOf(choice)))
                 .flatMap(Optional::stream)
                 .anyMatch(usage -> !usage.isAllowedIn(situation.kindOfTune(), situation.isSixEight()));
     }

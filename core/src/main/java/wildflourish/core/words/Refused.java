@@ -42,16 +42,59 @@ final class Refused {
             case NO_OTHER_NOTE -> "there is no other note before it to catch";
             case OTHER_KIND_OF_TUNE -> "it belongs to another kind of tune";
             case BEAT_WOULD_BE_LOST -> "without this note the beat is lost";
-            case NOTHING_BELOW_ON_STRING -> "nothing lies below this note on its string";
+            case NOTHING_BELOW_ON_STRING ->
+                isPlucked(situation)
+                        ? "nothing lies below on this string"
+                        : "nothing lies below this note on its string";
             case NO_FINGER_ABOVE -> "no finger is left above to do it";
             case FINGER_JUST_PLAYED -> "that finger has just played; nobody would hear the grace";
-            case TWO_STRINGS -> "crossing to another string would break it";
+            case TWO_STRINGS ->
+                isPlucked(situation)
+                        ? "both notes must lie on one string"
+                        : "crossing to another string would break it";
             case EQUAL_UNDER_SLUR -> "in one bow equal notes melt into one";
             case SLUR_SKIPS_STRING -> "the bow would sweep the string between";
             case NEEDS_NEW_BOW -> "it starts with a new bow; this note is slurred on";
             case OPEN_STRING_FIXED -> "an open string cannot slide or shake; try the fourth finger below";
             case NUT_IN_THE_WAY -> "the nut is in the way";
             case TOO_WIDE -> "the finger cannot travel so far in tune";
+            case TIED_OVER -> "it is already sounding; there is no stroke to decorate";
+            case NOT_THIS_HAND -> "your picking hand leaves that out";
+            case PAIRED_STRINGS -> "paired strings do not bend; slide instead";
+            case TOO_SHORT -> "the note is too short for it";
+            case TIED_ON -> "it is held into the next; do not stop it";
+            case NOT_THIS_TUNE -> "it belongs to another kind of tune";
+            case NOT_EQUAL -> "these strokes repeat one pitch; here are two";
+            case SAME_PITCH -> "the left hand cannot repeat a pitch: pick it again";
+            case WRONG_WAY -> "a hammer goes up, a pull comes down";
+            case NO_GAP -> "there is no such gap to fill";
+            case HIDES_BEAT -> "it would hide the beat";
+            case STRING_SKIP -> "in a burst the pick cannot jump strings";
+            case SAME_STRING -> "it is the same string: pull it off there";
+            case MUST_BE_OPEN -> "only an open string answers the left hand";
+            case OUT_OF_REACH -> "your hand cannot span that";
+            case OPEN_STRING_CANNOT -> "no finger is on an open string: find the fretted place";
+            case AT_THE_NUT -> "there is no fret below to start from";
+            case TOO_STIFF -> "the string is too stiff there";
+            case BENT_OUT_OF_KEY -> "pushed up, that note belongs nowhere here";
+            case NO_NEIGHBOUR -> "no string lies on that side";
+            case NO_PARTNER -> "the other string does not have that note";
+            case NO_CHORD -> "no chord is given here";
+            case NOT_IN_CHORD -> "that note fights the chord";
+            case NOT_THE_HOME_NOTE -> "it turns round the home note only";
+            case SCALE_HAS_IT -> "in this key that is a plain note";
+            case NOT_THE_END -> "a tag waits for the very last note";
+            case DRONE_CLASHES -> "your short string is out of key: raise it";
+            case FINGER_CANNOT -> "the finger whose turn it is cannot take that string";
+            case FINGER_TWICE -> "the same finger again comes too soon";
+            case THUMB_ON_BEAT -> "the thumb waits till the beat is past";
+            case ONE_STRING_ONLY -> "those notes lie on one string; pick them plainly";
+            case BAR_FULL -> "the tune fills the bar; there is no room";
+            case OFF_THE_QUAVERS -> "a roll goes in even quavers; this bar does not";
+            case NOTHING_TO_LEAN -> "no inner note here can lean";
+            case STRING_NOT_DUE -> "the tune is not on the string whose turn it is";
+            case HAS_THE_TUNE -> "someone must play the tune: that is you";
+            case RINGS_ON -> "open strings ring on; take a closed shape";
             case NO_FINGER_DOWN -> "it is an open string; no finger is down";
             case MUST_LIFT -> "a later note needs this finger out of the way";
             case NEEDS_OPEN_STRING -> "it needs a note that an open string has";
@@ -60,7 +103,8 @@ final class Refused {
             case NO_STRING_THERE -> "there is no string on that side";
             case FINGERS_CANNOT_STAND -> "the fingers cannot stand so on two strings";
             case OFF_THE_SCALE -> "the second note is no note of this scale";
-            case GRATES -> "that string grates against this note";
+            case GRATES ->
+                isPlucked(situation) ? "those two strings grate here" : "that string grates against this note";
             case TOO_LOW -> "the fiddle goes no lower";
             case NOTHING_LEFT_TO_LIFT -> "nothing is down to flick: tap instead";
             case NOTHING_LEFT_TO_TAP -> "all holes are shut: cut instead";
@@ -100,8 +144,15 @@ final class Refused {
             case CANNOT_LEND -> "the note before is too short to lend time: slow down, or dress another note";
             case FINGER_LANDING -> "that finger is only just landing: tap, or slow down to " + clean(facts);
             case FINGER_JUST_LIFTED -> "that finger has only just lifted: cut, or slow down to " + clean(facts);
-            case TOO_FAST -> tooFast(facts);
+            case TOO_FAST ->
+                isPlucked(situation)
+                        ? "at this speed it blurs: slower than " + clean(facts) + ", or leave it out"
+                        : tooFast(facts);
         };
+    }
+
+    private static boolean isPlucked(Situation situation) {
+        return situation.instrument().family().isPlucked();
     }
 
     private static String clean(Facts facts) {

@@ -67,6 +67,26 @@ public final class Words {
             case BELONGS_HERE -> "players do this here";
             case FILLS_THE_GAP -> "it fills the gap";
             case ROUNDS_OFF_THE_PHRASE -> "it rounds off the phrase";
+            case RESTING_PLACE -> "the tune rests here; there is room";
+            case GAP_TO_FILL -> "the gap asks to be filled";
+            case EQUAL_NOTES -> "equal notes want parting";
+            case LONG_NOTE -> "a plucked note dies; feed it";
+            case CHORD_NOTE -> "the chord of the bar asks for it";
+            case SOFT_OFF_BEAT -> "a soft second note lights the beat";
+            case FROM_BELOW -> "the line rises into it anyway";
+            case SCALE_LINE -> "a scale may run across the strings";
+            case PEAK -> "the top of the line may shine";
+            case FINGERS_LIE -> "your fingers lie there already";
+            case ON_BEAT -> "the beat bears the weight";
+            case OPEN_STRING -> "your left hand is free here";
+            case TURN_AHEAD -> "it tells them the part is turning";
+            case IN_STYLE -> "it belongs to this kind of tune";
+            case SAME_AGAIN -> "two alike in a row tire the ear";
+            case RUNNING_LINE -> "a running line is full already";
+            case SOFT_ON_BEAT -> "the beat would go soft";
+            case WIDE_REACH -> "that is a stretch; warm up first";
+            case STACK_NEAR -> "one stack a phrase is enough";
+            case THIRD_BAR_ALIKE -> "three bars alike: change the roll";
             case SOUNDS_THE_CHORD -> "it sounds the chord";
             case NEXT_NOTE_READY -> "the finger already holds the next note";
             case KEEPS_THE_DANCE_GOING -> "a held note stops the dance; keep it going";
@@ -166,6 +186,7 @@ public final class Words {
             case SHAKE -> "Trills and turns";
             case WAVE -> "Vibrato";
             case OCTAVE -> "Octaves";
+            case FILL -> "Fills and passing notes";
             case DOUBLE_STOP -> "Two strings and more";
             case ARTICULATION -> "How notes begin";
             case REST -> "Held and left out";
@@ -245,6 +266,7 @@ public final class Words {
             case CUT -> "flick finger" + name + " up";
             case TAP -> "touch hole" + name;
             case GRACE -> "small note" + name;
+            case SPREAD -> "string of the chord";
             case CLOSED -> "shut";
         };
     }
