@@ -3,6 +3,8 @@ package wildflourish.core.instrument;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
+import java.util.Set;
 import wildflourish.core.table.Row;
 import wildflourish.core.table.Table;
 
@@ -27,6 +29,12 @@ public record StrokeOrder(
         List<Integer> strings,
         PickingHand hand) {
     private static final int EIGHT = 8;
+    /** Source: common practice, trust H. */
+    private static final Map<String, Set<Integer>> ACCENTS = Map.of(
+            "forward-roll", Set.of(0, 3, 6),
+            "backward-roll", Set.of(0, 3, 6),
+            "alternating-thumb", Set.of(0, 2, 4, 6),
+            "forward-backward-roll", Set.of(0, 4));
 
     private static final List<StrokeOrder> ALL =
             Table.load("strokes.table").rows().stream().map(StrokeOrder::from).toList();
@@ -74,6 +82,16 @@ public record StrokeOrder(
                 : row.words("strings").stream().map(Integer::valueOf).toList();
         PickingHand hand = stroke == Strings.Stroke.BANJO ? row.read("hand", PickingHand::of) : PickingHand.USUAL;
         return new StrokeOrder(row.text("id"), row.text("name"), stroke, quavers, joined, down, fingers, strings, hand);
+    }
+
+    /** The quavers of a roll on which the tune speaks out, counted from 0; none for other orders. */
+    public Set<Integer> accents() {
+        return ACCENTS.getOrDefault(id, Set.of());
+    }
+
+    /** The rolls that a melody is set on, those first that are taken first where two cost the same. */
+    public static List<StrokeOrder> rolls() {
+        return List.of(of("forward-roll"), of("alternating-thumb"), of("forward-backward-roll"), of("backward-roll"));
     }
 
     /** Whether a bow goes on over each bar line and is an up one, as in those of eight quavers; in jigs it is a down one. */

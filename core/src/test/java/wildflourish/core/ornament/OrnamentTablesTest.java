@@ -93,7 +93,7 @@ class OrnamentTablesTest {
     private static long figuresOf(Ornament ornament, Family family) {
         List<String> schools = ornament.schools(family).isEmpty() ? List.of("") : ornament.schools(family);
         return schools.stream()
-                .filter(school -> Stream.of(1, 2, 3, 4, 6)
+                .filter(school -> Stream.of(1, 2, 3, 4, 6, 8)
                         .map(eighths -> Fraction.of(eighths, 8))
                         .anyMatch(length -> IntStream.rangeClosed(1, 4)
                                 .anyMatch(notes -> ornament.figureFor(family, school, length, notes)
