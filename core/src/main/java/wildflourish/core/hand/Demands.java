@@ -6,6 +6,9 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import wildflourish.core.fingering.Demand;
+import wildflourish.core.fingering.HandLines;
+import wildflourish.core.instrument.Strings;
+import wildflourish.core.line.Line;
 import wildflourish.core.line.Tone;
 import wildflourish.core.music.Fraction;
 import wildflourish.core.ornament.Begin;
@@ -13,15 +16,96 @@ import wildflourish.core.ornament.Choice;
 import wildflourish.core.ornament.Effort;
 import wildflourish.core.ornament.Figure;
 import wildflourish.core.ornament.Part;
+import wildflourish.core.ornament.Profile;
 import wildflourish.core.ornament.Refusal;
 import wildflourish.core.ornament.Share;
 import wildflourish.core.tune.NoteId;
+import wildflourish.core.tune.Tune;
+import wildflourish.core.version.Placement;
+import wildflourish.core.version.Playing;
+import wildflourish.core.version.Version;
 
-/** What a figure asks of the bow and of the fingers on each of its written notes. */
+/** What figures and layers ask of both hands on each written note. */
 final class Demands {
     private Demands() {}
 
-    static Map<NoteId, Demand> of(Occasion occasion, Figure figure) {
+    /** What the ornaments and layers of a version ask of the hand, note by note, where they are first played; the hand being where the plain tune has it. */
+    static Map<NoteId, Demand> of(Tune tune, Version version, Line line, Optional<HandLines> plain) {
+        Map<NoteId, Demand> demands = new HashMap<>();
+        Ways ways = Ways.on(version, plain);
+        for (int i = 0; i < line.tones().size(); i++) {
+            Tone tone = line.tones().get(i);
+            boolean isFirst = line.indexOf(tone.note().id()).equals(Optional.of(i));
+            if (tone.placed().isPresent() && isFirst) {
+                demands.putAll(ofPlacement(tune, version, tone.placed().get(), line, i, ways));
+            }
+        }
+        LayerDemands.add(tune, version, plain, line, demands);
+        return demands;
+    }
+
+    private static Map<NoteId, Demand> ofPlacement(
+            Tune tune, Version version, Placement placement, Line line, int at, Ways ways) {
+        int count = line.countOf(at, placement);
+        Playing playing = version.playing();
+        List<Tone> tones = line.tones().subList(at, at + count);
+        if (tones.stream()
+                .anyMatch(tone -> tone.isRest() || !playing.instrument().has(tone.melody()))) {
+            return Map.of();
+        }
+        Occasion occasion = Occasion.of(
+                tune, version, Profile.usual().times(), line, ways, new Occasion.Asked(at, count, placement.stack()));
+        Optional<Figure> figure = playing.schooled(placement.stack())
+                .over(playing.instrument().family(), occasion.lengthWholeNotes(), count)
+                .figure()
+                .map(each -> each.written(tones.stream().map(Tone::length).toList()));
+        return figure.map(each -> of(occasion, each)).orElse(Map.of());
+    }
+
+    private static Map<NoteId, Demand> of(Occasion occasion, Figure figure) {
+        return occasion.playing().instrument().family().isPlucked()
+                ? plucked(occasion, figure)
+                : bowed(occasion, figure);
+    }
+
+    /** Of picks and banjo hands: the places that will do, what sounds beside them, strokes within a note, notes that are not struck. */
+    private static Map<NoteId, Demand> plucked(Occasion occasion, Figure figure) {
+        Figure least = figure.unrolled(figure.shake().least());
+        PluckGrip grip = new PluckGrip(occasion, least);
+        Map<NoteId, Demand> demands = new HashMap<>();
+        Demand.Extra extra = extra(occasion);
+        Fraction begins = Fraction.ZERO;
+        for (int i = 0; i < occasion.tones().size(); i++) {
+            Tone tone = occasion.tones().get(i);
+            Fraction ends = begins.plus(tone.length());
+            List<Part> within = within(least, least.parts(), begins, ends, occasion.lengthWholeNotes());
+            boolean isStruck =
+                    within.isEmpty() || i == 0 || within.get(0).begin().isNewBow();
+            Map<String, Strings.Place> seconds = new HashMap<>();
+            Set<String> able = grip.able(i);
+            for (Strings.Place place : grip.places(i)) {
+                grip.beside(i, place).stream()
+                        .reduce((one, other) -> other)
+                        .ifPresent(beside -> seconds.put(grip.name(place), beside));
+            }
+            demands.put(
+                    tone.note().id(),
+                    new Demand(
+                            more(within),
+                            isStruck ? Demand.Join.FREE : Demand.Join.SAME_BOW,
+                            able,
+                            !isStruck,
+                            seconds,
+                            Optional.empty(),
+                            List.of(),
+                            Optional.empty(),
+                            i == 0 ? extra : Demand.Extra.NONE));
+            begins = ends;
+        }
+        return demands;
+    }
+
+    private static Map<NoteId, Demand> bowed(Occasion occasion, Figure figure) {
         BowGrip grip = new BowGrip(occasion, figure.unrolled(figure.shake().least()));
         Map<NoteId, Demand> demands = new HashMap<>();
         List<Part> parts = figure.parts();

@@ -3,22 +3,16 @@ package wildflourish.core.hand;
 import java.util.ArrayDeque;
 import java.util.Deque;
 import java.util.HashMap;
-import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import wildflourish.core.fingering.Demand;
 import wildflourish.core.fingering.HandLines;
-import wildflourish.core.instrument.Family;
 import wildflourish.core.instrument.Fingering;
 import wildflourish.core.line.Line;
-import wildflourish.core.line.Tone;
-import wildflourish.core.ornament.Figure;
 import wildflourish.core.ornament.Profile;
 import wildflourish.core.tune.NoteId;
 import wildflourish.core.tune.Tune;
-import wildflourish.core.version.Placement;
 import wildflourish.core.version.Playing;
-import wildflourish.core.version.Spot;
 import wildflourish.core.version.Version;
 
 /** What the hands do on strings or buttons for a version, through what the teacher has pinned; the last few answers are remembered. */
@@ -28,63 +22,25 @@ public final class Hands {
     /** What the hands do on strings or buttons, through what the teacher has pinned; empty for an instrument fingered on holes. */
     public static Optional<HandLines> lines(Tune tune, Version version) {
         boolean isWind = version.playing().instrument().family().isWind();
-        return isWind ? Optional.empty() : lines(tune, version, Line.of(tune, version));
+        return isWind
+                ? Optional.empty()
+                : Scene.of(tune, version, Profile.usual()).lines();
     }
 
-    /** The same along a line of the version. */
-    static Optional<HandLines> lines(Tune tune, Version version, Line line) {
-        if (version.playing().instrument().family().isWind()) {
-            return Optional.empty();
-        }
-        Asked plain = new Asked(tune, version.playing(), linePins(version), Map.of());
-        Optional<HandLines> lines = LAST.of(plain);
-        Map<NoteId, Demand> demands = demands(tune, version, lines, line);
-        return demands.isEmpty() ? lines : LAST.of(new Asked(tune, plain.playing, plain.pins, demands));
+    /** What they do for the tune as it is written; empty for an instrument fingered on holes. */
+    static Optional<HandLines> plain(Tune tune, Version version) {
+        return version.playing().instrument().family().isWind()
+                ? Optional.empty()
+                : LAST.of(new Asked(tune, version.playing(), linePins(version), Map.of()));
     }
 
-    /** What the ornaments and layers of a version ask of the hand, note by note; the hand being where the plain tune has it. */
-    private static Map<NoteId, Demand> demands(Tune tune, Version version, Optional<HandLines> lines, Line line) {
+    /** What they do along a line of the version, where its ornaments and layers ask more than the tune. */
+    static Optional<HandLines> lines(Tune tune, Version version, Line line, Optional<HandLines> plain) {
         if (version.playing().instrument().strings().isEmpty()) {
-            return Map.of();
+            return plain;
         }
-        Map<NoteId, Demand> demands = ofPlacements(tune, version, lines, line);
-        LayerDemands.add(tune, version, lines, line, demands);
-        return demands;
-    }
-
-    private static Map<NoteId, Demand> ofPlacements(Tune tune, Version version, Optional<HandLines> lines, Line line) {
-        Map<NoteId, Demand> demands = new HashMap<>();
-        if (version.playing().instrument().family() != Family.FIDDLE) {
-            return demands;
-        }
-        Ways ways = Ways.on(version, lines);
-        for (Spot spot : version.spots().values()) {
-            Optional<Placement> placement =
-                    spot.first().filter(each -> each.span().isInOneBar(tune));
-            Optional<Integer> at = line.indexOf(spot.at());
-            if (placement.isPresent() && at.isPresent()) {
-                demands.putAll(demands(tune, version, placement.get(), line, at.get(), ways));
-            }
-        }
-        return demands;
-    }
-
-    private static Map<NoteId, Demand> demands(
-            Tune tune, Version version, Placement placement, Line line, int at, Ways ways) {
-        int count = line.countOf(at, placement);
-        Playing playing = version.playing();
-        List<Tone> tones = line.tones().subList(at, at + count);
-        if (tones.stream()
-                .anyMatch(tone -> tone.isRest() || !playing.instrument().has(tone.melody()))) {
-            return Map.of();
-        }
-        Occasion occasion = Occasion.of(
-                tune, playing, Profile.usual().times(), line, ways, new Occasion.Asked(at, count, placement.stack()));
-        Optional<Figure> figure = playing.schooled(placement.stack())
-                .over(playing.instrument().family(), occasion.lengthWholeNotes(), count)
-                .figure()
-                .map(each -> each.written(tones.stream().map(Tone::length).toList()));
-        return figure.map(each -> Demands.of(occasion, each)).orElse(Map.of());
+        Map<NoteId, Demand> demands = Demands.of(tune, version, line, plain);
+        return demands.isEmpty() ? plain : LAST.of(new Asked(tune, version.playing(), linePins(version), demands));
     }
 
     /** What the teacher has pinned on strings or buttons, by note, as paths take it. */

@@ -9,6 +9,7 @@ import wildflourish.core.fingering.Demand;
 import wildflourish.core.fingering.HandLines;
 import wildflourish.core.fingering.StringWay;
 import wildflourish.core.instrument.Instrument;
+import wildflourish.core.instrument.Strings;
 import wildflourish.core.instrument.StrokeOrder;
 import wildflourish.core.line.Line;
 import wildflourish.core.line.Tone;
@@ -38,6 +39,25 @@ final class LayerDemands {
                 default -> {}
             }
         }
+    }
+
+    /** How layers want notes of the tune taken, as paths take pins. */
+    static Map<NoteId, String> pins(Version version, Line line) {
+        Map<NoteId, String> pins = new HashMap<>();
+        Strings strings = version.playing().instrument().strings().orElseThrow();
+        for (Tone tone : line.tones()) {
+            boolean isOfNote =
+                    tone.index() == 0 && tone.pitches().equals(tone.note().pitches());
+            tone.pick()
+                    .filter(pick -> isOfNote && pick.string() >= 0)
+                    .ifPresent(pick -> pins.putIfAbsent(tone.note().id(), name(strings, pick)));
+        }
+        return pins;
+    }
+
+    private static String name(Strings strings, Tone.Pick pick) {
+        String dot = strings.stroke() == Strings.Stroke.BANJO ? "." : "";
+        return strings.stringName(pick.string()) + dot + pick.fret() + pick.fingers();
     }
 
     private static Demand at(Map<NoteId, Demand> demands, NoteId note) {

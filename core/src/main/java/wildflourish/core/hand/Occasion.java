@@ -11,7 +11,9 @@ import wildflourish.core.ornament.Ornament;
 import wildflourish.core.ornament.Stack;
 import wildflourish.core.ornament.Times;
 import wildflourish.core.tune.Tune;
+import wildflourish.core.version.Layer;
 import wildflourish.core.version.Playing;
+import wildflourish.core.version.Version;
 
 /**
  * Everything a hand may ask when it is to make a figure.
@@ -27,10 +29,12 @@ public record Occasion(
     /**
      * In what tune, on what, for whom and in what key.
      *
+     * @param isInRoll whether the banjo hand rolls on under it
      * @param isAir whether there is time for a slow slide
      * @param ignoresWaits whether it is asked as if every finger were ready at once
      */
-    public record Setting(Tune tune, Playing playing, Times times, Key key, boolean isAir, boolean ignoresWaits) {}
+    public record Setting(
+            Tune tune, Playing playing, Times times, Key key, boolean isInRoll, boolean isAir, boolean ignoresWaits) {}
 
     public Occasion {
         tones = List.copyOf(tones);
@@ -39,13 +43,22 @@ public record Occasion(
     /** A stack on so many tones of a line from one on. */
     record Asked(int first, int count, Stack stack) {}
 
-    static Occasion of(Tune tune, Playing playing, Times times, Line line, Ways ways, Asked asked) {
+    static Occasion of(Tune tune, Version version, Times times, Line line, Ways ways, Asked asked) {
         int first = asked.first;
         int end = first + asked.count;
         List<Tone> tones = line.tones().subList(first, end);
         boolean isAir = tune.header().type().name().equals("slow air");
+        boolean isInRoll = version.layers().stream()
+                .anyMatch(layer -> layer.rule().work() == Layer.Work.ROLL
+                        && layer.covers(tune, tones.get(0).note().id()));
         Setting setting = new Setting(
-                tune, playing, times, tune.keyAt(tones.get(0).place().played().bar()), isAir, false);
+                tune,
+                version.playing(),
+                times,
+                tune.keyAt(tones.get(0).place().played().bar()),
+                isInRoll,
+                isAir,
+                false);
         return new Occasion(asked.stack, tones, line.before(first), line.at(end), ways, setting);
     }
 
@@ -55,7 +68,8 @@ public record Occasion(
 
     /** The same as if every finger were ready at once. */
     Occasion atOnce() {
-        Setting other = new Setting(setting.tune, setting.playing, setting.times, setting.key, setting.isAir, true);
+        Setting other = new Setting(
+                setting.tune, setting.playing, setting.times, setting.key, setting.isInRoll, setting.isAir, true);
         return new Occasion(stack, tones, before, after, ways, other);
     }
 

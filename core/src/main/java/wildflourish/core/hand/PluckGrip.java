@@ -14,7 +14,6 @@ import wildflourish.core.ornament.Begin;
 import wildflourish.core.ornament.Figure;
 import wildflourish.core.ornament.Part;
 import wildflourish.core.ornament.Refusal;
-import wildflourish.core.ornament.Second;
 import wildflourish.core.ornament.Target;
 
 /** The hands on plucked strings. Every place of the notes is tried; what is told is why the least refused one will not do. */
@@ -73,6 +72,15 @@ final class PluckGrip implements Hand.Grip {
         Set<String> names = new LinkedHashSet<>();
         clean().forEach(grasp -> names.add(spot.name(grasp.get(note))));
         return names;
+    }
+
+    /** Where a note of it can be stopped. */
+    List<Strings.Place> places(int note) {
+        return spot.grasps.stream().map(grasp -> grasp.get(note)).distinct().toList();
+    }
+
+    String name(Strings.Place place) {
+        return spot.name(place);
     }
 
     @Override
@@ -184,10 +192,5 @@ final class PluckGrip implements Hand.Grip {
             }
         }
         return false;
-    }
-
-    /** Whether a second string of a kind is asked for. */
-    boolean uses(Second.Kind kind) {
-        return spot.figure.uses(kind);
     }
 }

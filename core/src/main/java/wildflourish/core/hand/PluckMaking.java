@@ -302,6 +302,9 @@ final class PluckMaking {
         if (part.landing().isSilence()) {
             return Fraction.ZERO;
         }
+        if (spot.occasion.setting().isInRoll() && flat.size() == 1) {
+            return part.bend().from().map(from -> slide(from).millis()).orElse(floor);
+        }
         if (part.bend().from().isPresent()) {
             return slide(part.bend().from().get()).millis().plus(floor).max(stroke(part, at));
         }

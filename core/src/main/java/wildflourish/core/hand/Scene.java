@@ -8,6 +8,7 @@ import wildflourish.core.ornament.Profile;
 import wildflourish.core.ornament.Stack;
 import wildflourish.core.ornament.Times;
 import wildflourish.core.tune.Tune;
+import wildflourish.core.version.Layer;
 import wildflourish.core.version.Placement;
 import wildflourish.core.version.Playing;
 import wildflourish.core.version.Version;
@@ -30,15 +31,34 @@ public final class Scene {
     /** For each tone what the hand makes of the ornament that begins on it; null where nobody has asked yet. */
     private final Attempt[] made;
 
-    private Scene(Tune tune, Version version, Profile profile, Hand hand) {
+    private Scene(Tune tune, Version version, Profile profile, Hand hand, Line line, Optional<HandLines> lines) {
         this.tune = tune;
         this.version = version;
         this.profile = profile;
-        this.line = Line.of(tune, version);
-        this.lines = Hands.lines(tune, version, line);
+        this.line = line;
+        this.lines = lines;
         this.ways = Ways.of(tune, version, lines);
         this.hand = hand;
         this.made = new Attempt[line.tones().size()];
+    }
+
+    private static Scene made(Tune tune, Version version, Profile profile, Hand hand) {
+        Line line = Line.of(tune, version);
+        Optional<HandLines> plain = Hands.plain(tune, version);
+        for (Layer layer : version.layers()) {
+            boolean isKnown = layer.rule()
+                    .families()
+                    .contains(version.playing().instrument().family());
+            if (layer.rule().work().isOfHand() && isKnown) {
+                line = HandLayers.apply(new Scene(tune, version, profile, hand, line, plain), layer);
+            }
+        }
+        return new Scene(tune, version, profile, hand, line, Hands.lines(tune, version, line, plain));
+    }
+
+    /** The same along another line, the hand being where it is. */
+    Scene along(Line other) {
+        return new Scene(tune, version, profile, hand, other, lines);
     }
 
     /** For a version, played by its instrument's own hand. */
@@ -48,7 +68,7 @@ public final class Scene {
 
     /** With another hand than the instrument's own. */
     public static Scene of(Tune tune, Version version, Profile profile, Hand hand) {
-        return new Scene(tune, version, profile, hand);
+        return made(tune, version, profile, hand);
     }
 
     public Tune tune() {
@@ -137,6 +157,6 @@ public final class Scene {
     }
 
     Occasion occasion(int first, int count, Stack stack) {
-        return Occasion.of(tune, playing(), times(), line, ways, new Occasion.Asked(first, count, stack));
+        return Occasion.of(tune, version, times(), line, ways, new Occasion.Asked(first, count, stack));
     }
 }

@@ -60,7 +60,7 @@ final class LayerRules {
                 made.add(tone.withPitches(tone.pitches().stream()
                         .map(pitch -> new WrittenPitch(pitch.step(), pitch.alter(), pitch.octave() - 1))
                         .toList()));
-            case STROKES, STAY_DOWN -> made.add(tone);
+            default -> made.add(tone);
         }
     }
 

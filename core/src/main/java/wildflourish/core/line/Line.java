@@ -52,6 +52,11 @@ public record Line(List<Tone> tones, List<BarStart> bars, Map<NoteId, List<Integ
         return line;
     }
 
+    /** With other tones in the same bars. */
+    public Line with(List<Tone> others) {
+        return new Line(others, bars);
+    }
+
     private static Line plain(Tune tune, Version version) {
         List<Tone> tones = new ArrayList<>();
         List<BarStart> bars = new ArrayList<>();
@@ -149,6 +154,7 @@ public record Line(List<Tone> tones, List<BarStart> bars, Map<NoteId, List<Integ
         return a.note().id().equals(b.note().id())
                 && a.index() == b.index()
                 && a.pitches().equals(b.pitches())
+                && a.pick().equals(b.pick())
                 && a.touch() == b.touch()
                 && a.isRest() == b.isRest()
                 && a.length().equals(b.length())

@@ -17,6 +17,7 @@ import wildflourish.core.version.Placement;
  * @param place when it is played
  * @param touch what a layer or the tune's own marks say of its beginning
  * @param placed the ornament that begins on it
+ * @param pick how a picking hand takes it where a layer says so; empty where the path decides
  * @param isRest whether it is silent: a written rest, or a note that a layer leaves out
  */
 public record Tone(
@@ -26,7 +27,17 @@ public record Tone(
         Place place,
         Touch touch,
         Optional<Placement> placed,
-        boolean isRest) {
+        boolean isRest,
+        Optional<Pick> pick) {
+    /**
+     * How a picking hand takes a tone.
+     *
+     * @param fingers by their letters, {@code T+M} for two at once; empty for a pick
+     * @param string of the melody, by its index
+     * @param fret of the melody
+     */
+    public record Pick(String fingers, int string, int fret) {}
+
     /**
      * When a tone is played.
      *
@@ -60,7 +71,7 @@ public record Tone(
 
     /** As it is written, for one playing. */
     static Tone of(Note note, Place place, Touch touch, Optional<Placement> placed) {
-        return new Tone(note, 0, note.pitches(), place, touch, placed, note.isRest());
+        return new Tone(note, 0, note.pitches(), place, touch, placed, note.isRest(), Optional.empty());
     }
 
     /** The melody: what stands last. Throws IllegalStateException for a rest; ask {@link #isRest} first. */
@@ -88,37 +99,50 @@ public record Tone(
     }
 
     public Tone with(Touch other) {
-        return other == touch ? this : new Tone(note, index, pitches, place, other, placed, isRest);
+        return other == touch ? this : new Tone(note, index, pitches, place, other, placed, isRest, pick);
     }
 
     Tone withPlace(Place other) {
-        return new Tone(note, index, pitches, other, touch, placed, isRest);
+        return new Tone(note, index, pitches, other, touch, placed, isRest, pick);
     }
 
     Tone with(Optional<Placement> other) {
-        return other.equals(placed) ? this : new Tone(note, index, pitches, place, touch, other, isRest);
+        return other.equals(placed) ? this : new Tone(note, index, pitches, place, touch, other, isRest, pick);
     }
 
     /** With other pitches, the melody last. */
     Tone withPitches(List<WrittenPitch> others) {
-        return new Tone(note, index, others, place, touch, placed, isRest);
+        return new Tone(note, index, others, place, touch, placed, isRest, pick);
     }
 
     /** One of several in place of it, each begun anew. */
     Tone part(int number, Fraction start, Fraction length) {
         Touch its = number == 0 ? touch : Touch.STRUCK;
+        Optional<Placement> kept = number == 0 ? placed : Optional.empty();
+        return new Tone(note, index + number, pitches, place.at(start, length), its, kept, isRest, pick);
+    }
+
+    /** A tone in place of it, begun anew, that sounds something else for a stretch of the tune. */
+    public Tone anew(int number, List<WrittenPitch> others, Fraction start, Fraction length, Optional<Pick> taken) {
         return new Tone(
-                note,
-                index + number,
-                pitches,
-                place.at(start, length),
-                its,
-                number == 0 ? placed : Optional.empty(),
-                isRest);
+                note, number, others, place.at(start, length), Touch.STRUCK, Optional.empty(), others.isEmpty(), taken);
+    }
+
+    /** With an ornament in place of what was there. */
+    public Tone placing(Placement other) {
+        return with(Optional.of(other));
     }
 
     /** The silence that is left where a note is not played for so long. */
     Tone silent(Fraction start, Fraction length) {
-        return new Tone(note, index + 1, List.of(), place.at(start, length), Touch.USUAL, Optional.empty(), true);
+        return new Tone(
+                note,
+                index + 1,
+                List.of(),
+                place.at(start, length),
+                Touch.USUAL,
+                Optional.empty(),
+                true,
+                Optional.empty());
     }
 }

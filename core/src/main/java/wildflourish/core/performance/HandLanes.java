@@ -82,7 +82,17 @@ final class HandLanes {
                 .orElse("");
     }
 
+    private static final java.util.Map<String, HandLines.Stroke> BY_LETTER = java.util.Map.of(
+            "T", HandLines.Stroke.THUMB,
+            "I", HandLines.Stroke.INDEX,
+            "M", HandLines.Stroke.MIDDLE,
+            "N", HandLines.Stroke.NAIL);
+
     private HandLines.Stroke stroke(Moment moment, Touch touch) {
+        String by = moment.sounding().orElseThrow().by();
+        if (!by.isEmpty()) {
+            return BY_LETTER.getOrDefault(by.substring(0, 1), touch.stroke());
+        }
         Optional<Sounded> last = sounded.isEmpty() ? Optional.empty() : Optional.of(sounded.get(sounded.size() - 1));
         if (last.isEmpty() || !last.get().note.equals(moment.cue().note())) {
             return touch.stroke();

@@ -367,12 +367,31 @@ public final class Realiser {
         SoundingPitch pitch = instrument.sounding(tone.melody());
         Begin begin = afterGraces.isMoreThan(start) ? Begin.FINGERS : beginOf(tone, pitch);
         Cue cue = new Cue(tone.place().playedBar(), note.id(), Role.MELODY);
+        if (tone.pick().isPresent()) {
+            Sounding picked = picked(tone, tone.pick().get());
+            moments.add(new Moment(afterGraces, end, cue, Optional.of(picked), Optional.empty()));
+            return;
+        }
         moments.add(new Moment(
                 afterGraces,
                 end,
                 cue,
                 Optional.of(new Sounding(voices(tone, pitch, begin != Begin.HELD), begin)),
                 tone.pitches().equals(note.pitches()) ? ways.of(note) : ways.usual(tone.melody())));
+    }
+
+    /** What a layer has a picking hand take: the melody on its string, and what sounds with it. */
+    private Sounding picked(Tone tone, Tone.Pick pick) {
+        List<Voice> voices = new ArrayList<>();
+        for (int i = tone.pitches().size() - 1; i >= 0; i--) {
+            WrittenPitch pitch = tone.pitches().get(i);
+            boolean isOnString = voices.isEmpty() && pick.string() >= 0;
+            String lane = isOnString
+                    ? instrument.strings().orElseThrow().stringName(pick.string())
+                    : voices.isEmpty() ? Voice.MELODY : "second " + voices.size();
+            voices.add(new Voice(lane, instrument.sounding(pitch), Optional.of(pitch), true, Glide.LEVEL));
+        }
+        return new Sounding(voices, Begin.STROKE, pick.fingers());
     }
 
     /** The melody, and the second notes that the hand can hold with it. */

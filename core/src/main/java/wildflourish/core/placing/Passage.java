@@ -1,13 +1,20 @@
 package wildflourish.core.placing;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import wildflourish.core.fingering.Manners;
+import wildflourish.core.fingering.Rolls;
 import wildflourish.core.fingering.StringWay;
+import wildflourish.core.form.Harmony;
+import wildflourish.core.hand.Crossing;
 import wildflourish.core.hand.Keeping;
+import wildflourish.core.hand.RollBars;
 import wildflourish.core.hand.Scene;
 import wildflourish.core.instrument.Instrument;
+import wildflourish.core.instrument.PickingHand;
 import wildflourish.core.instrument.Strings;
 import wildflourish.core.instrument.StrokeOrder;
 import wildflourish.core.line.Tone;
@@ -21,10 +28,12 @@ import wildflourish.core.tune.Note;
 import wildflourish.core.tune.NoteId;
 import wildflourish.core.tune.Tune;
 import wildflourish.core.version.Layer;
+import wildflourish.core.version.Spot;
 
 /** Whether a layer fits over a passage, and what speaks for it there. */
 final class Passage {
     private static final Fraction MINIM = Fraction.of(1, 2);
+    private static final Fraction CROTCHET = Fraction.of(1, 4);
     private static final Fraction QUAVER = Fraction.of(1, 8);
     private static final Set<String> HELD_TUNES = Set.of("slow air", "waltz");
 
@@ -68,9 +77,98 @@ final class Passage {
                 add(told, Refusal.MUST_LIFT, !isOpen && mustLift());
             }
             case OCTAVE_DOWN -> add(told, Refusal.TOO_LOW, isTooLow());
+            case ROLL -> told.addAll(ofRoll());
+            case VAMP -> {
+                add(
+                        told,
+                        Refusal.NO_CHORD,
+                        Harmony.given(scene.tune(), notes.get(0).id()).isEmpty());
+                add(told, Refusal.HAS_THE_TUNE, !hasBackup());
+                add(told, Refusal.RINGS_ON, rings());
+            }
+            case CROSS -> told.addAll(Crossing.refusals(scene, barOf(notes.get(0))));
             default -> {}
         }
         return told;
+    }
+
+    /** Whether somebody else has the tune here. */
+    private boolean hasBackup() {
+        return scene.version().layers().stream()
+                .anyMatch(other -> other.rule().work() == Layer.Work.BACKUP
+                        && other.covers(scene.tune(), notes.get(0).id()));
+    }
+
+    /** Whether the chord that the teacher has pinned has an open string. */
+    private boolean rings() {
+        String pin = scene.version().at(notes.get(0).id()).map(Spot::pin).orElse("");
+        return Arrays.stream(pin.split("[+]", -1)).anyMatch(word -> word.endsWith(".0"));
+    }
+
+    /** The weightiest thing that keeps a roll out of the bar. */
+    private List<Refusal> ofRoll() {
+        Tune tune = scene.tune();
+        int bar = barOf(notes.get(0));
+        Strings strings = scene.playing().instrument().strings().orElseThrow();
+        PickingHand hand = Manners.of(strings, scene.playing().school(), tune.metreAt(bar))
+                .order()
+                .hand();
+        if (!hand.equals(PickingHand.USUAL)) {
+            return List.of(Refusal.NOT_THIS_HAND);
+        }
+        if (!RollBars.hasEight(tune, bar)) {
+            return List.of(Refusal.NOT_THIS_TUNE);
+        }
+        if (!RollBars.isOnQuavers(tune, bar)) {
+            return List.of(Refusal.OFF_THE_QUAVERS);
+        }
+        List<StrokeOrder> orders = RollBars.rollsOf(layer.rule());
+        Optional<Rolls.Bar> asked = RollBars.of(tune, bar, scene.playing().instrument(), orders);
+        if (asked.isEmpty()) {
+            return List.of(Refusal.OFF_THE_QUAVERS);
+        }
+        List<Refusal> told = new ArrayList<>();
+        add(told, Refusal.BAR_FULL, asked.get().isFull());
+        add(told, Refusal.DRONE_CLASHES, clashes(strings, bar));
+        boolean leans = layer.rule().id().equals("roll-s");
+        add(told, Refusal.NOTHING_TO_LEAN, leans && !Rolls.canLean(asked.get()));
+        if (!told.isEmpty()) {
+            return told;
+        }
+        Rolls rolls = RollBars.rolls(scene.playing(), scene.times(), tune.keyAt(bar));
+        boolean isPlayed = leans
+                ? rolls.leaning(asked.get()).isPresent()
+                : orders.stream().anyMatch(roll -> rolls.alone(asked.get(), roll) < Double.POSITIVE_INFINITY);
+        add(told, Refusal.FINGER_CANNOT, !isPlayed);
+        add(told, Refusal.FINGER_TWICE, isPlayed && comesTwice(orders, bar));
+        return told;
+    }
+
+    private boolean clashes(Strings strings, int bar) {
+        int shortOne = strings.open().size() - 1;
+        int midi = scene.playing()
+                .instrument()
+                .reading()
+                .writtenMidi(strings.open().get(shortOne));
+        WrittenPitch written = scene.tune().keyAt(bar).spelled(midi);
+        return written.alter() != scene.tune().keyAt(bar).alterOf(written.step());
+    }
+
+    /** Whether the roll of the bar before ends on the finger with which this one begins, and that is too soon. */
+    private boolean comesTwice(List<StrokeOrder> orders, int bar) {
+        Fraction quaver = scene.playing().tempo().millisOf(QUAVER);
+        boolean isSoon = quaver.isLessThan(scene.times().of("banjo same finger"));
+        return isSoon
+                && bar > 0
+                && scene.version().layers().stream()
+                        .filter(other -> other.rule().work() == Layer.Work.ROLL)
+                        .filter(other -> scene.tune().bars().get(bar - 1).notes().stream()
+                                .anyMatch(note -> other.covers(scene.tune(), note.id())))
+                        .flatMap(other -> RollBars.rollsOf(other.rule()).stream())
+                        .anyMatch(before -> orders.stream()
+                                .allMatch(roll -> roll.fingers()
+                                        .get(0)
+                                        .equals(before.fingers().get(7))));
     }
 
     private static <T> void add(List<T> told, T one, boolean holds) {
@@ -91,11 +189,36 @@ final class Passage {
                 add(told, Reason.COMES_BACK, notes.get(0).pitches().equals(last().pitches()));
                 add(told, Reason.HAND_IS_THERE, isOnOneString());
             }
+            case ROLL -> {
+                add(told, Reason.LONG_NOTE, isLong());
+                add(told, Reason.IN_STYLE, belongsHere());
+                add(told, Reason.ON_BEAT, isOnBeat());
+            }
+            case VAMP -> {
+                told.add(Reason.CHORD_NOTE);
+                add(told, Reason.ON_BEAT, isOnBeat());
+            }
+            case CROSS -> {
+                told.add(Reason.CHORD_NOTE);
+                add(told, Reason.LONG_NOTE, isLong());
+            }
             case OCTAVE_DOWN ->
                 add(told, Reason.SECOND_TIME, layer.passes().equals(wildflourish.core.version.Passes.only(2)));
             default -> {}
         }
         return told;
+    }
+
+    private boolean isLong() {
+        return !notes.get(0).played().isLessThan(CROTCHET);
+    }
+
+    private boolean isOnBeat() {
+        return scene.tune()
+                .placeOf(notes.get(0).id())
+                .offset()
+                .modulo(scene.tune().header().type().beatLength())
+                .isZero();
     }
 
     private Note last() {

@@ -5,6 +5,7 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
 import wildflourish.core.fingering.HandLines;
+import wildflourish.core.hand.RollBars;
 import wildflourish.core.hand.Scene;
 import wildflourish.core.instrument.ChartRow;
 import wildflourish.core.instrument.Instrument;
@@ -41,10 +42,42 @@ public record Question(Tune tune, Version version, Profile profile, List<String>
         List<String> names =
                 schools.isBlank() || schools.equals("–") ? List.of() : Arrays.asList(schools.split("[+]", -1));
         Playing playing = version.playing();
+        List<Layer> layers = new ArrayList<>(version.layers());
         for (String name : names) {
-            playing = schooled(playing, name);
+            Optional<Layer> around = around(tune, note, name, names);
+            around.ifPresent(layers::add);
+            playing = around.isPresent() ? playing : schooled(playing, name);
         }
-        return new Question(tune, version.withPlaying(playing), profile, names, note);
+        return new Question(tune, version.withPlaying(playing).withLayers(layers), profile, names, note);
+    }
+
+    /** A situation that is asked for like a school: the bar is rolled, the bar before was rolled forward, another has the tune. */
+    private static Optional<Layer> around(Tune tune, int note, String name, List<String> names) {
+        int bar = tune.placeOf(sounding(tune, note).id()).bar();
+        return switch (name) {
+            case "in-roll" -> {
+                String roll = names.stream()
+                        .flatMap(each -> Layer.Rule.all().stream()
+                                .filter(rule -> rule.work() == Layer.Work.ROLL
+                                        && RollBars.rollsOf(rule).size() == 1
+                                        && RollBars.rollsOf(rule).get(0).id().equals(each))
+                                .map(Layer.Rule::id))
+                        .findFirst()
+                        .orElse("rolls");
+                yield Optional.of(new Layer(Layer.Rule.of(roll), barSpan(tune, bar), Passes.EVERY));
+            }
+            case "after-forward" ->
+                bar == 0
+                        ? Optional.empty()
+                        : Optional.of(new Layer(Layer.Rule.of("roll-f"), barSpan(tune, bar - 1), Passes.EVERY));
+            case "backup" -> Optional.of(new Layer(Layer.Rule.of("backup"), barSpan(tune, bar), Passes.EVERY));
+            default -> Optional.empty();
+        };
+    }
+
+    private static Span barSpan(Tune tune, int bar) {
+        List<Note> notes = tune.bars().get(bar).notes();
+        return new Span(notes.get(0).id(), notes.get(notes.size() - 1).id());
     }
 
     private static Playing schooled(Playing playing, String name) {
@@ -105,6 +138,12 @@ public record Question(Tune tune, Version version, Profile profile, List<String>
         Version held = version;
         int number = asked;
         for (String word : holds.split(" +", -1)) {
+            if (word.chars().filter(sign -> sign == '+').count() > 1) {
+                Note chord = sounding(tune, number);
+                held = held.with(
+                        tune, held.at(chord.id()).orElse(Spot.bare(chord.id())).withPin(word));
+                continue;
+            }
             String melody = word.split("[+]", 2)[0];
             String hold = isPicked ? melody.replace(".", "") : melody;
             Note note = sounding(tune, number);

@@ -67,7 +67,34 @@ public record Layer(Rule rule, String option, Span span, Passes passes) {
         /** The first finger stays down. */
         STAY_DOWN,
         /** All an octave lower. */
-        OCTAVE_DOWN
+        OCTAVE_DOWN,
+        /** Somebody else has the tune. */
+        BACKUP,
+        /** Bars of eight quavers are rolled by the banjo hand. */
+        ROLL,
+        /** Root and chord by turns in place of the tune. */
+        VAMP,
+        /** Three strings are picked across in bars of eight quavers. */
+        CROSS,
+        /** Long notes are struck again in quavers. */
+        REPEAT,
+        /** The last quaver of long notes leads on to the next. */
+        CONNECT,
+        /** A second string under long notes on a beat and where the tune rests. */
+        DOUBLE,
+        /** Minims tremble, and a pair of crotchets is shifted off the beat. */
+        TREMBLE,
+        /** Blue notes where the tune rests. */
+        BLUE,
+        /** An open string that is kept sounding. */
+        DRONE,
+        /** Pairs of quavers on one stopped bow. */
+        HOOK;
+
+        /** Whether only the hand can tell what it does: it is worked out along the line that the other rules have made. */
+        public boolean isOfHand() {
+            return compareTo(BACKUP) >= 0;
+        }
     }
 
     /**
