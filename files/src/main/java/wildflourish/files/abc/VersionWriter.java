@@ -116,16 +116,26 @@ final class VersionWriter {
         while (i < written.notes().size()) {
             Note note = written.notes().get(i);
             Optional<Placement> placed = playing.flatMap(played -> placedOn(note, played));
-            if (placed.isPresent()) {
+            if (playing.isPresent() && isLayered(note, playing.get()) && !isOnWhole(note, playing.get())) {
+                layered(note, playing.get());
+                i++;
+            } else if (placed.isPresent()) {
                 List<Note> slots = placed.get().span().notes(tune);
                 write(placed.get(), slots, playing.orElseThrow());
                 i += slots.size();
             } else {
                 copy(note);
-                playing.ifPresent(played -> layered(note, played));
                 i++;
             }
         }
+    }
+
+    /** Whether an ornament stands on the whole of a note, or on several: its one tone is as long as written. */
+    private boolean isOnWhole(Note note, int playing) {
+        List<Tone> tones = tonesOf(note, playing);
+        return tones.size() == 1
+                && tones.get(0).placed().isPresent()
+                && tones.get(0).length().equals(note.played());
     }
 
     /** What is really played on a note in a bar: nothing that the hand has refused. */
@@ -167,6 +177,10 @@ final class VersionWriter {
             String[] way = choice.ornament().look().written().split(" ", 2);
             switch (way[0]) {
                 case "notes", "dot-parts", "pulse" -> spelled.add(choice);
+                case "arpeggio" -> {
+                    spelled.add(choice);
+                    signs.append(mark("arpeggio"));
+                }
                 case "slid-notes" -> {
                     spelled.add(choice);
                     signs.append(mark("slide"));
@@ -284,7 +298,7 @@ final class VersionWriter {
     /** A cut is written by custom as the note of the finger it lifts, in the key; the chanter's small notes are in its scale. */
     private Optional<Small> small(Made.Small small) {
         boolean isCustom = small.role() == Made.Role.CUT || instrument.family() == Family.NINE_NOTE_PIPES;
-        return small.role() == Made.Role.CLOSED
+        return small.role() == Made.Role.CLOSED || small.role() == Made.Role.SPREAD
                 ? Optional.empty()
                 : small.sound().voices().stream()
                         .findFirst()
@@ -423,27 +437,85 @@ final class VersionWriter {
 
     // Layers
 
-    /** A note that a layer holds longer, shortens or leaves out; where signs of broken rhythm stand beside it, it stays as it is. */
-    private void layered(Note note, int playing) {
-        if (version.layers().isEmpty() || note.isRest() || isBroken(note)) {
-            return;
-        }
-        List<Tone> tones = scene.line().tones().stream()
+    /** The tones of a note in one playing of its bar. */
+    private List<Tone> tonesOf(Note note, int playing) {
+        return scene.line().tones().stream()
                 .filter(tone ->
                         tone.place().playedBar() == playing && tone.note().id().equals(note.id()))
                 .toList();
-        Fraction sounding = Fraction.ZERO;
-        Fraction silent = Fraction.ZERO;
+    }
+
+    /** Whether layers have made something else of a note than one tone as it is written. */
+    private boolean isLayered(Note note, int playing) {
+        if (version.layers().isEmpty()
+                || note.isRest()
+                || isBroken(note)
+                || token(note).isEmpty()) {
+            return false;
+        }
+        List<Tone> tones = tonesOf(note, playing);
+        boolean isAsWritten = tones.size() == 1
+                && tones.get(0).length().equals(note.played())
+                && tones.get(0).pitches().equals(note.pitches());
+        return !isAsWritten;
+    }
+
+    /** A note as layers have it: its tones one after the other, with the picking finger under each; nothing where it has become part of the one before. */
+    private void layered(Note note, int playing) {
+        List<Tone> tones = tonesOf(note, playing);
+        splitsNotes |= tones.size() != 1;
+        StringBuilder text = new StringBuilder();
         for (Tone tone : tones) {
-            sounding = tone.isRest() ? sounding : sounding.plus(tone.length());
-            silent = tone.isRest() ? silent.plus(tone.length()) : silent;
+            int at = scene.line().tones().indexOf(tone);
+            Optional<Made> made = tone.placed()
+                    .flatMap(placement -> scene.attempt(at, 1, placement.stack()))
+                    .filter(attempt -> attempt.hitches().isEmpty())
+                    .flatMap(Attempt::made);
+            String finger = tone.pick()
+                    .map(Tone.Pick::fingers)
+                    .filter(each -> !each.isEmpty())
+                    .map(each -> "\"_" + each.replace("+", "") + "\"")
+                    .orElse("");
+            text.append(tone.isRest() ? "" : finger);
+            if (made.isPresent()) {
+                text.append(madeText(note, made.get(), tone.length()));
+            } else if (tone.isRest()) {
+                text.append('z').append(lengthText(note, tone.length(), false, false));
+            } else {
+                text.append(pitchesText(tone)).append(lengthText(note, tone.length(), false, false));
+            }
         }
-        if (tones.isEmpty()) {
-            replaced.put(note.id(), "");
-        } else if (!sounding.equals(note.played()) && token(note).isPresent()) {
-            String rest = silent.isPositive() ? "z" + lengthText(note, silent, false, false) : "";
-            replaced.put(note.id(), noteText(note.melody()) + lengthText(note, sounding, false, false) + rest);
+        replaced.put(note.id(), text.toString());
+    }
+
+    private String pitchesText(Tone tone) {
+        return tone.pitches().size() == 1
+                ? noteText(tone.melody())
+                : tone.pitches().stream()
+                        .sorted(Comparator.comparingInt(WrittenPitch::midi))
+                        .map(this::noteText)
+                        .collect(java.util.stream.Collectors.joining("", "[", "]"));
+    }
+
+    /** An ornament on one tone of several. */
+    private String madeText(Note note, Made made, Fraction length) {
+        StringBuilder text = new StringBuilder();
+        List<Made.Part> parts = made.parts();
+        for (Made.Part part : parts) {
+            List<Small> smalls =
+                    part.smalls().stream().flatMap(each -> small(each).stream()).toList();
+            Part written = new Part(
+                    note.id(),
+                    smalls,
+                    part.landing().voices(),
+                    length.times(part.share().part()),
+                    false,
+                    part.landing().begin());
+            text.append(smallText(smalls))
+                    .append(voicesText(written, Optional.empty()))
+                    .append(lengthText(note, written.length(), false, false));
         }
+        return text.toString();
     }
 
     private boolean isBroken(Note note) {

@@ -1,0 +1,255 @@
+package wildflourish.files;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.io.IOException;
+import java.io.InputStream;
+import java.nio.charset.StandardCharsets;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+import java.util.stream.Collectors;
+import org.junit.jupiter.api.DynamicTest;
+import org.junit.jupiter.api.TestFactory;
+import wildflourish.core.hand.Scene;
+import wildflourish.core.hand.Voice;
+import wildflourish.core.instrument.Instrument;
+import wildflourish.core.instrument.School;
+import wildflourish.core.music.Fraction;
+import wildflourish.core.music.Tempo;
+import wildflourish.core.ornament.Ornament;
+import wildflourish.core.ornament.Profile;
+import wildflourish.core.ornament.Stack;
+import wildflourish.core.performance.Moment;
+import wildflourish.core.performance.Realisation;
+import wildflourish.core.performance.Realiser;
+import wildflourish.core.placing.Fit;
+import wildflourish.core.placing.WhatFits;
+import wildflourish.core.tune.Note;
+import wildflourish.core.tune.NoteId;
+import wildflourish.core.tune.Tune;
+import wildflourish.core.version.Layer;
+import wildflourish.core.version.Lesson;
+import wildflourish.core.version.Passes;
+import wildflourish.core.version.Placement;
+import wildflourish.core.version.Playing;
+import wildflourish.core.version.Span;
+import wildflourish.core.version.Spot;
+import wildflourish.core.version.Version;
+import wildflourish.files.abc.BookReader;
+import wildflourish.files.abc.BookWriter;
+
+/** The ten decorated phrases of the handbooks of strings at three stages: every ornament fits, all of it is played, and what is written out sounds the same. */
+class DecoratedStringsTest {
+    private static final Pattern WORD = Pattern.compile("\"\\^([^\"]*)\"");
+
+    private static List<String> phrases() throws IOException {
+        try (InputStream in = DecoratedStringsTest.class.getResourceAsStream("/expected/decorated-strings.abc")) {
+            String text = new String(in.readAllBytes(), StandardCharsets.UTF_8).replaceAll("(?m)^%.*\\R", "");
+            return Arrays.stream(text.split("\\R\\R", -1)).toList();
+        }
+    }
+
+    @TestFactory
+    List<DynamicTest> everyStageOfEveryPhrase() throws IOException {
+        List<DynamicTest> tests = new ArrayList<>();
+        for (String phrase : phrases()) {
+            for (int stage = 1; stage <= 3; stage++) {
+                int asked = stage;
+                String name = phrase.lines()
+                        .filter(line -> line.startsWith("T:"))
+                        .findFirst()
+                        .orElseThrow();
+                tests.add(DynamicTest.dynamicTest(name + " " + stage, () -> check(phrase, asked)));
+            }
+        }
+        assertThat(tests).hasSize(30);
+        return tests;
+    }
+
+    /** What is asked of a note at a stage: the words of its annotations, later ones in place of earlier ones. */
+    private static List<String> words(String annotation, int stage) {
+        String now = "";
+        for (String word : annotation.split("[;,]", -1)) {
+            String[] halves = word.trim().split(" ", 2);
+            int from =
+                    Character.isDigit(halves[0].charAt(0)) ? Integer.parseInt(halves[0]) : "LMF".indexOf(halves[0]) + 1;
+            now = from <= stage ? halves[1] : now;
+        }
+        return now.isEmpty() ? List.of() : List.of(now);
+    }
+
+    /** The words of each note by its number from 0, tuplets and rests there being none. */
+    private static Map<Integer, List<String>> asked(String phrase, Tune tune, int stage) {
+        Map<Integer, List<String>> asked = new LinkedHashMap<>();
+        String annotated = phrase.substring(phrase.indexOf("K:"));
+        annotated = annotated.substring(annotated.indexOf('\n') + 1);
+        Matcher match = WORD.matcher(annotated);
+        while (match.find()) {
+            String before = annotated.substring(0, match.start()).replaceAll("\"[^\"]*\"", "");
+            int number = (int) before.chars()
+                    .filter(sign -> "ABCDEFGabcdefg".indexOf(sign) >= 0)
+                    .count();
+            words(match.group(1), stage)
+                    .forEach(word -> asked.computeIfAbsent(number, key -> new ArrayList<>())
+                            .add(word));
+        }
+        assertThat(tune.notes()).hasSizeGreaterThan(8);
+        return asked;
+    }
+
+    private static void check(String phrase, int stage) {
+        String plain = WORD.matcher(phrase).replaceAll("");
+        Lesson lesson = BookReader.read(plain + "\n").value().lessons().get(0);
+        Tune tune = lesson.tune();
+        String[] on = phrase.lines()
+                .filter(line -> line.startsWith("N:"))
+                .findFirst()
+                .orElseThrow()
+                .substring(2)
+                .split(" ", 2);
+        Instrument instrument = Instrument.of(on[0]);
+        School school = on.length > 1 ? School.of(on[1]) : instrument.schools().get(0);
+        String tempo = phrase.replaceAll("(?s).*Q:[0-9/]+=([0-9]+).*", "$1");
+        Tempo beats = new Tempo(Fraction.parse(tempo), tune.header().type().beatLength());
+        Version version = Version.plain("Stage", new Playing(instrument, school, beats));
+        Map<Integer, List<String>> asked = asked(phrase, tune, stage);
+        version = layered(version, tune, asked);
+        for (Map.Entry<Integer, List<String>> at : asked.entrySet()) {
+            version = placed(version, tune, tune.notes().get(at.getKey()), at.getValue());
+        }
+        Scene scene = Scene.of(tune, version, Profile.usual());
+        for (Spot spot : version.spots().values()) {
+            Fit fit = WhatFits.verdict(scene, spot.first().orElseThrow()).orElseThrow();
+            assertThat(fit.refusals())
+                    .as(spot.first().orElseThrow().stack().toString())
+                    .isEmpty();
+        }
+        Realisation realisation = Realiser.realise(scene);
+        assertThat(realisation.figures().size())
+                .isGreaterThanOrEqualTo(version.spots().size());
+        assertWritten(lesson, version, realisation);
+    }
+
+    /** Layers stand over their bar; a shuffle over the whole phrase. */
+    private static Version layered(Version version, Tune tune, Map<Integer, List<String>> asked) {
+        List<Layer> layers = new ArrayList<>();
+        for (Map.Entry<Integer, List<String>> at : asked.entrySet()) {
+            for (String word : List.copyOf(at.getValue())) {
+                Optional<Layer.Rule> rule = Layer.Rule.all().stream()
+                        .filter(each -> each.id().equals(word))
+                        .findFirst();
+                if (rule.isPresent()) {
+                    Note note = tune.notes().get(at.getKey());
+                    List<Note> bar = rule.get().work() == Layer.Work.SHUFFLE
+                            ? tune.notes()
+                            : tune.bars().get(tune.placeOf(note.id()).bar()).notes();
+                    Span span =
+                            new Span(bar.get(0).id(), bar.get(bar.size() - 1).id());
+                    layers.add(new Layer(rule.get(), span, Passes.EVERY));
+                    at.getValue().remove(word);
+                }
+            }
+        }
+        return version.withLayers(layers);
+    }
+
+    private static Version placed(Version version, Tune tune, Note note, List<String> words) {
+        if (words.isEmpty()) {
+            return version;
+        }
+        Stack stack = Stack.parse(
+                String.join("+", words), version.playing().instrument().family());
+        Scene scene = Scene.of(tune, version, Profile.usual());
+        List<Integer> counts = List.of(4, 3, 2, 1);
+        Optional<Fit> fit = Optional.empty();
+        List<String> told = new ArrayList<>();
+        for (int count : counts) {
+            if (fit.isEmpty() && reaches(tune, note, count)) {
+                Optional<Fit> tried = WhatFits.verdict(scene, note.id(), count, stack);
+                fit = tried.filter(Fit::fits);
+                told.add(count + ": " + tried.map(Fit::refusals).orElse(List.of()));
+            }
+        }
+        assertThat(fit).as(stack + " on " + note.melody() + " " + told).isPresent();
+        return version.with(
+                tune, Spot.of(Placement.of(stack, fit.orElseThrow().facts().span())));
+    }
+
+    private static boolean reaches(Tune tune, Note note, int count) {
+        List<Note> bar = tune.bars().get(tune.placeOf(note.id()).bar()).notes();
+        int at = bar.indexOf(note);
+        return at + count <= bar.size();
+    }
+
+    /** What the file has of the stage, read as a plain tune, has the notes that are played, with all that sounds together. */
+    private static void assertWritten(Lesson lesson, Version version, Realisation realisation) {
+        String stage = BookWriter.writeVersion(lesson.tune(), version);
+        Tune written = BookReader.read(stage.replaceAll("(?m)^%%.*\\R", ""))
+                .value()
+                .lessons()
+                .get(0)
+                .tune();
+        List<String> read = written.notes().stream()
+                .filter(note -> !note.isRest() && !isTied(written, note.id()))
+                .map(note -> note.pitches().stream()
+                        .map(pitch -> "" + pitch.midi())
+                        .sorted()
+                        .collect(Collectors.joining("+")))
+                .toList();
+        assertThat(read).as(stage).isEqualTo(played(version, realisation));
+        for (int bar = 1; bar < written.bars().size() - 1; bar++) {
+            Fraction length =
+                    written.bars().get(bar).notes().stream().map(Note::played).reduce(Fraction.ZERO, Fraction::plus);
+            assertThat(length).as(stage).isEqualTo(written.metreAt(bar).barLength());
+        }
+    }
+
+    private static boolean isTied(Tune tune, NoteId note) {
+        return tune.neighbour(note, -1)
+                .filter(before -> before.marks().joins().tied())
+                .isPresent();
+    }
+
+    /** The notes of a realisation as they are written, small ones left out, a unison of two strings once; what is told by a sign alone counts as the note. */
+    private static List<String> played(Version version, Realisation realisation) {
+        List<String> played = new ArrayList<>();
+        Optional<NoteId> signed = Optional.empty();
+        for (Moment moment : realisation.moments()) {
+            boolean isNote = moment.cue().role() == Moment.Role.MELODY
+                    && moment.sounding().isPresent()
+                    && !moment.sounding().get().begin().equals(wildflourish.core.ornament.Begin.HELD);
+            boolean isSigned = version.at(moment.cue().note())
+                    .flatMap(Spot::first)
+                    .filter(placement ->
+                            placement.stack().choices().stream().allMatch(choice -> isSign(choice.ornament())))
+                    .isPresent();
+            boolean isAgain = isSigned && signed.equals(Optional.of(moment.cue().note()));
+            if (isNote && !isAgain) {
+                played.add(moment.sounding().get().voices().stream()
+                        .flatMap(voice -> voice.written().stream())
+                        .map(pitch -> "" + pitch.midi())
+                        .distinct()
+                        .sorted()
+                        .collect(Collectors.joining("+")));
+            }
+            signed = isSigned ? Optional.of(moment.cue().note()) : Optional.empty();
+        }
+        assertThat(realisation.moments().stream()
+                        .flatMap(moment -> moment.sounding().stream())
+                        .flatMap(sounding -> sounding.voices().stream())
+                        .map(Voice::written))
+                .allMatch(Optional::isPresent);
+        return played;
+    }
+
+    private static boolean isSign(Ornament ornament) {
+        String written = ornament.look().written();
+        return written.startsWith("words") || written.startsWith("mark") || written.equals("mordent");
+    }
+}
