@@ -6,16 +6,21 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
+import wildflourish.core.hand.Scene;
 import wildflourish.core.instrument.Instrument;
 import wildflourish.core.music.Fraction;
 import wildflourish.core.ornament.Ornament;
 import wildflourish.core.ornament.Profile;
+import wildflourish.core.ornament.Stack;
+import wildflourish.core.placing.Fit;
 import wildflourish.core.placing.WhatFits;
 import wildflourish.core.tune.Note;
 import wildflourish.core.tune.Tune;
 import wildflourish.core.version.Book;
 import wildflourish.core.version.BookItem;
+import wildflourish.core.version.Layer;
 import wildflourish.core.version.Lesson;
+import wildflourish.core.version.Passes;
 import wildflourish.core.version.Placement;
 import wildflourish.core.version.Span;
 import wildflourish.core.version.Spot;
@@ -29,6 +34,21 @@ import wildflourish.files.abc.BookWriter;
  * write after the form of lesson files has changed.
  */
 final class DemoBook {
+    /** A breakdown with chords and room for rolls. */
+    private static final String PLUCKED = """
+
+            X:10
+            T:Candle in the Crab Pot
+            R:breakdown
+            M:4/4
+            L:1/8
+            K:G
+            |:"G"G2B2 d2B2|"C"e3d c2E2|"G"D2G2 B2d2|"D"A4 F2D2|
+            "G"G2B2 d2B2|"C"e2c2 "G"d2B2|"D"A2F2 D2F2|"G"G8:|
+            |:"G"B3d B2G2|"C"c2E2 c4|"G"B2d2 B2G2|"D"A3B A2F2|
+            "G"B3d B2G2|"C"c2e2 c2E2|"D"D2F2 A2F2|"G"G8:|
+            """;
+
     private DemoBook() {}
 
     public static void main(String[] arguments) throws IOException {
@@ -43,7 +63,119 @@ final class DemoBook {
         items.set(items.indexOf(reel), reel.with(stair(reel.tune())));
         Lesson march = book.lessons().get(7);
         items.set(items.indexOf(march), march.with(pipes(march.tune())));
+        Lesson breakdown = book.lessons().get(6);
+        items.set(items.indexOf(breakdown), breakdown.with(fiddle(breakdown.tune())));
+        Lesson plucked = BookReader.read(PLUCKED).value().lessons().get(0);
+        items.add(plucked.with(banjo(plucked.tune())).with(mandolin(plucked.tune())));
         return new Book(items);
+    }
+
+    /** The breakdown on the fiddle: slurs, hammers and slides at Leaf, rolls and trebles at Bud, second strings at Bloom. */
+    private static Stair fiddle(Tune tune) {
+        Stair stair = Stair.starting(tune, Instrument.of("fiddle"), 4);
+        for (String place : List.of(
+                "1.2.slur2.2",
+                "2.2.slur2.2",
+                "3.2.slur2.2",
+                "5.2.slur2.2",
+                "6.2.slur2.2",
+                "11.2.slur2.2",
+                "1.0.slide-in.1",
+                "3.4.hammer-grace.1",
+                "5.0.slide-in.1",
+                "12.4.slur2.2",
+                "13.0.slide-in.1",
+                "16.2.slur2.2")) {
+            stair = placedIfFits(tune, stair, 1, place);
+        }
+        for (String place : List.of(
+                "2.0.open-cran.1",
+                "4.0.short-roll.1",
+                "6.0.open-cran.1",
+                "8.0.treble.1",
+                "11.0.short-roll.1",
+                "4.3.treble.1",
+                "14.3.short-roll.1",
+                "17.0.treble.1")) {
+            stair = placedIfFits(tune, stair, 2, place);
+        }
+        for (String place : List.of(
+                "8.1.unison.1",
+                "8.2.end-stop.1",
+                "3.5.drone-below.1",
+                "7.0.drone-below.1",
+                "12.0.planted.1",
+                "13.4.third.1",
+                "17.1.slide-unison.1",
+                "17.2.end-stop.1")) {
+            stair = placedIfFits(tune, stair, 3, place);
+        }
+        return stair;
+    }
+
+    /** The plucked breakdown on the five-string: slides, hammers and a pinch at Leaf, then rolls over the first part and a tag at the end. */
+    private static Stair banjo(Tune tune) {
+        Stair stair = Stair.starting(tune, Instrument.of("banjo-open-g"), 3);
+        for (String place : List.of(
+                "0.1.slide-in.1",
+                "4.1.slide-in.1",
+                "7.0.pinch.1",
+                "8.0.slide-in.1",
+                "12.0.slide-in.1",
+                "10.0.slide-in.1")) {
+            stair = placedIfFits(tune, stair, 1, place);
+        }
+        stair = placedIfFits(tune, stair, 2, "15.0.tag.1");
+        return stair.with(2, stair.at(2).withLayers(List.of(over(tune, "rolls", 0, 7))));
+    }
+
+    /** The same on the mandolin: slides and trebles at Leaf, repeated and connecting notes at Bud, double stops and blue notes at Bloom. */
+    private static Stair mandolin(Tune tune) {
+        Stair stair = Stair.starting(tune, Instrument.of("mandolin"), 4);
+        for (String place : List.of(
+                "0.2.slide-in.1",
+                "2.0.treble.1",
+                "4.2.slide-in.1",
+                "9.1.treble.1",
+                "8.0.slide-in.1",
+                "13.1.slide-in.1")) {
+            stair = placedIfFits(tune, stair, 1, place);
+        }
+        List<Layer> layers = new ArrayList<>(List.of(over(tune, "repeat", 0, 15), over(tune, "connect", 0, 15)));
+        stair = stair.with(2, stair.at(2).withLayers(layers));
+        layers.add(over(tune, "double", 0, 15));
+        layers.add(over(tune, "blue-fills", 0, 15));
+        return stair.with(3, stair.at(3).withLayers(layers));
+    }
+
+    private static Layer over(Tune tune, String rule, int firstBar, int lastBar) {
+        List<Note> last = tune.bars().get(lastBar).notes();
+        Span span = new Span(
+                tune.bars().get(firstBar).notes().get(0).id(),
+                last.get(last.size() - 1).id());
+        return new Layer(Layer.Rule.of(rule), span, Passes.EVERY);
+    }
+
+    /** A place as bar, note, ornament and how many notes; left out where it does not fit. */
+    private static Stair placedIfFits(Tune tune, Stair stair, int stage, String place) {
+        String[] words = place.split("[.]", -1);
+        List<Note> bar = tune.bars().get(Integer.parseInt(words[0])).notes();
+        int at = Integer.parseInt(words[1]);
+        int count = Integer.parseInt(words[3]);
+        Ornament ornament = Ornament.of(words[2], stair.instrument().family());
+        Placement placement = Placement.of(
+                ornament, new Span(bar.get(at).id(), bar.get(at + count - 1).id()));
+        boolean fits = WhatFits.verdict(
+                        Scene.of(tune, stair.at(stage), Profile.usual()),
+                        bar.get(at).id(),
+                        count,
+                        Stack.of(ornament))
+                .filter(Fit::fits)
+                .isPresent();
+        if (!fits) {
+            System.err.println(place + " does not fit");
+        }
+        return fits ? stair.placed(tune, stage, placement) : stair;
     }
 
     /** Root is plain, Leaf marks beats with single ornaments, Bud lets the held notes roll. */

@@ -63,6 +63,19 @@ public record Attempt(
     /** Tries a stack on so many tones from one on, none of them a rest or a note that the instrument lacks. */
     static Attempt of(Scene scene, int first, int count, Stack stack) {
         Occasion occasion = scene.occasion(first, count, stack);
+        boolean isPlucked = scene.playing().instrument().family().isPlucked();
+        List<Refusal> unmade = isPlucked ? unmade(occasion) : List.of();
+        if (!unmade.isEmpty()) {
+            return new Attempt(
+                    occasion,
+                    Optional.empty(),
+                    Optional.empty(),
+                    unmade,
+                    Optional.empty(),
+                    List.of(),
+                    Set.of(),
+                    Optional.empty());
+        }
         Stack schooled = scene.playing().schooled(stack);
         Stack.Composed composed =
                 schooled.over(scene.playing().instrument().family(), occasion.lengthWholeNotes(), count);

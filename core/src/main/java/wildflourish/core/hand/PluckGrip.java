@@ -1,6 +1,5 @@
 package wildflourish.core.hand;
 
-import java.util.Comparator;
 import java.util.EnumSet;
 import java.util.LinkedHashSet;
 import java.util.List;
@@ -22,6 +21,7 @@ final class PluckGrip implements Hand.Grip {
 
     private final PluckSpot spot;
     private final PluckHitches hitches;
+    private Optional<List<List<Strings.Place>>> clean = Optional.empty();
 
     PluckGrip(Occasion occasion, Figure figure) {
         this.spot = new PluckSpot(occasion, figure);
@@ -47,23 +47,33 @@ final class PluckGrip implements Hand.Grip {
         return least;
     }
 
-    private List<Refusal> all() {
+    /** Everything that the ornaments of the stack may be refused for. */
+    private static List<Refusal> all(Occasion occasion) {
         return Stream.concat(
-                        spot.occasion.stack().choices().stream()
+                        occasion.stack().choices().stream()
                                 .flatMap(choice -> choice.ornament().speech().refusals().stream()),
                         Stream.of(Refusal.OUT_OF_REACH))
                 .distinct()
                 .toList();
     }
 
-    private Stream<List<Strings.Place>> clean() {
-        List<Refusal> all = all();
-        return spot.grasps.stream().filter(grasp -> all.stream().noneMatch(refusal -> hitches.holds(refusal, grasp)));
+    /** The ways of stopping the notes that meet with nothing, worked out when they are first asked for. */
+    private List<List<Strings.Place>> clean() {
+        if (clean.isEmpty()) {
+            List<Refusal> all = all(spot.occasion);
+            clean = Optional.of(spot.grasps.stream()
+                    .filter(grasp -> all.stream().noneMatch(refusal -> hitches.holds(refusal, grasp)))
+                    .toList());
+        }
+        return clean.get();
     }
 
     /** The first way without a hitch that is no stretch, or any without; the first of all where none is. */
     private Optional<List<Strings.Place>> best() {
-        return clean().min(Comparator.comparing(this::isStretch))
+        return clean().stream()
+                .filter(grasp -> !isStretch(grasp))
+                .findFirst()
+                .or(() -> clean().stream().findFirst())
                 .or(() -> spot.grasps.stream().findFirst());
     }
 

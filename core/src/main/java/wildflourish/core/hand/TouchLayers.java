@@ -88,7 +88,10 @@ final class TouchLayers {
     private boolean isFree(int group) {
         Tone tone = groups.get(group).get(0);
         return !tone.isRest()
-                && tone.placed().isEmpty()
+                && scene.version()
+                        .at(tone.note().id())
+                        .flatMap(spot -> spot.playedOn(tone.pass()))
+                        .isEmpty()
                 && tone.touch() != Tone.Touch.TIED
                 && !isUnderSpan(group)
                 && layer.covers(tune, tone.note().id())

@@ -92,10 +92,13 @@ class WordsTest {
                 "union-d-open",
                 "mouth-blown-pipes",
                 "small-pipes",
-                "fiddle");
-        for (int seed = 0; seed < 45; seed++) {
+                "fiddle",
+                "mandolin",
+                "tenor-banjo-long",
+                "banjo-open-g");
+        for (int seed = 0; seed < 60; seed++) {
             Tune tune = seed % 8 == 0 ? Melody.jig("B4:1 A4:1 B4:1 G4:3 |") : new RandomVersions(seed).tune();
-            Playing calm = Playing.usual(tune, Instrument.of(instruments.get(seed % 9)));
+            Playing calm = Playing.usual(tune, Instrument.of(instruments.get(seed % instruments.size())));
             Playing usual = seed % 2 == 0 ? calm : calm.withTempo(calm.tempo().times(Fraction.of(3, 2)));
             for (Profile profile : Profile.all()) {
                 for (Note note : tune.notes()) {
@@ -118,8 +121,13 @@ class WordsTest {
                         Reason.LOST_IN_DANCE,
                         Reason.LIKE_ITS_NEIGHBOUR,
                         Reason.AGAINST_THE_STYLE,
-                        Reason.SAVE_FOR_REPEAT);
-        assertThat(refusals).hasSizeGreaterThan(35);
+                        Reason.SAVE_FOR_REPEAT,
+                        Reason.SAME_AGAIN,
+                        Reason.STACK_NEAR,
+                        Reason.THIRD_BAR_ALIKE,
+                        Reason.COMES_BACK,
+                        Reason.ANNOUNCES_THE_PART);
+        assertThat(refusals).hasSizeGreaterThan(55);
     }
 
     private static void check(Fit fit, Set<Reason> reasons, Set<Refusal> refusals) {

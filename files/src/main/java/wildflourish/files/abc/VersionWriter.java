@@ -476,7 +476,7 @@ final class VersionWriter {
                     .filter(each -> !each.isEmpty())
                     .map(each -> "\"_" + each.replace("+", "") + "\"")
                     .orElse("");
-            text.append(tone.isRest() ? "" : finger);
+            text.append(tone.isRest() ? "" : finger).append(signs(tone));
             if (made.isPresent()) {
                 text.append(madeText(note, made.get(), tone.length()));
             } else if (tone.isRest()) {
@@ -486,6 +486,25 @@ final class VersionWriter {
             }
         }
         replaced.put(note.id(), text.toString());
+    }
+
+    /** The signs before a tone of those ornaments on it that ABC has one for. */
+    private static String signs(Tone tone) {
+        StringBuilder signs = new StringBuilder();
+        for (Placement placement : tone.placed().stream().toList()) {
+            for (Choice choice : placement.stack().choices()) {
+                String[] way = choice.ornament().look().written().split(" ", 2);
+                signs.append(
+                        switch (way[0]) {
+                            case "mark" -> mark(way[1]);
+                            case "words" -> "\"^" + way[1] + "\"";
+                            case "arpeggio" -> mark("arpeggio");
+                            case "slid-notes" -> mark("slide");
+                            default -> "";
+                        });
+            }
+        }
+        return signs.toString();
     }
 
     private String pitchesText(Tone tone) {
