@@ -103,7 +103,6 @@ final class DemoBook {
                 "8.1.unison.1",
                 "8.2.end-stop.1",
                 "3.5.drone-below.1",
-                "7.0.drone-below.1",
                 "12.0.planted.1",
                 "13.4.third.1",
                 "17.1.slide-unison.1",

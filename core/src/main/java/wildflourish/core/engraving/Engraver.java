@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
@@ -14,6 +15,7 @@ import wildflourish.core.instrument.Family;
 import wildflourish.core.instrument.Strings;
 import wildflourish.core.tune.Form;
 import wildflourish.core.tune.Note;
+import wildflourish.core.tune.NoteId;
 import wildflourish.core.tune.Tune;
 import wildflourish.core.version.Playing;
 import wildflourish.core.version.Spot;
@@ -37,6 +39,7 @@ public final class Engraver {
     private final Below below;
     private final List<Page> pages = new ArrayList<>();
     private Sketch page = new Sketch();
+    private final Map<NoteId, NoteId> owners;
     private double y;
 
     /**
@@ -57,9 +60,14 @@ public final class Engraver {
                 .filter(scene -> staged.shows().signs())
                 .map(Dressing::of)
                 .orElse(Dressing.none(score.tune()));
-        this.score = staged.with(dressing.tune());
+        WrittenOut written = staged.scene()
+                .filter(scene -> staged.shows().signs())
+                .map(scene -> WrittenOut.of(scene, dressing.tune()))
+                .orElse(WrittenOut.none(dressing.tune()));
+        this.score = staged.with(written.tune());
         this.paper = paper;
-        this.setting = Setting.of(this.score, dressing.small());
+        this.owners = written.owners();
+        this.setting = Setting.of(this.score, dressing.small(), written.touches());
         this.y = paper.margin();
     }
 
@@ -68,12 +76,12 @@ public final class Engraver {
     }
 
     static List<Page> engrave(Score score, Paper paper, Below below) {
-        return new Engraver(score, paper, Optional.empty(), below).run();
+        return new Engraver(score, paper, Optional.empty(), below).named();
     }
 
     /** One phrase alone, under its name. */
     public static List<Page> engrave(Score score, Paper paper, Phrase only) {
-        return new Engraver(score, paper, Optional.of(only), Below.NOTHING).run();
+        return new Engraver(score, paper, Optional.of(only), Below.NOTHING).named();
     }
 
     private double width() {
@@ -82,6 +90,14 @@ public final class Engraver {
 
     private boolean isPrinted() {
         return Double.isFinite(paper.height());
+    }
+
+    /** The pages, on which every note that layers have added goes by the written one it comes from. */
+    private List<Page> named() {
+        List<Page> laidOut = run();
+        return owners.isEmpty()
+                ? laidOut
+                : laidOut.stream().map(each -> each.renamed(owners)).toList();
     }
 
     private List<Page> run() {

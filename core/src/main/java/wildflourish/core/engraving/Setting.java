@@ -71,8 +71,8 @@ record Setting(Score score, List<Hand> hands, Phrasing phrasing, Set<NoteId> dre
         return held;
     }
 
-    /** Of a score whose notes have been given what stands beside them, which are named. */
-    static Setting of(Score score, Set<NoteId> dressed) {
+    /** Of a score whose notes have been given what stands beside them, which are named, with what the hand does for notes that were added. */
+    static Setting of(Score score, Set<NoteId> dressed, Map<NoteId, HandLines.Touch> more) {
         List<Hand> hands = new ArrayList<>();
         score.version()
                 .ifPresent(version -> hands.add(new Hand(
@@ -81,7 +81,10 @@ record Setting(Score score, List<Hand> hands, Phrasing phrasing, Set<NoteId> dre
                                 .map(Scene::ways)
                                 .orElseGet(() -> Ways.of(score.tune(), version))
                                 .path(),
-                        score.scene().flatMap(Scene::lines).or(() -> Hands.lines(score.tune(), version)),
+                        score.scene()
+                                .flatMap(Scene::lines)
+                                .or(() -> Hands.lines(score.tune(), version))
+                                .map(lines -> lines.with(more)),
                         Optional.of(version),
                         score.scene().map(Setting::dressed).orElse(Map.of()))));
         score.shows()

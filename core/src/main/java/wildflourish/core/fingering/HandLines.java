@@ -58,6 +58,16 @@ public record HandLines(
         return Map.copyOf(crossed);
     }
 
+    /** With what the hand does for further notes. */
+    public HandLines with(Map<NoteId, Touch> more) {
+        if (more.isEmpty()) {
+            return this;
+        }
+        Map<NoteId, Touch> all = new HashMap<>(touches);
+        all.putAll(more);
+        return new HandLines(lanes, strings, order, all, kept, troubles, ways);
+    }
+
     /** What makes a note sound. */
     public enum Stroke {
         DOWN,

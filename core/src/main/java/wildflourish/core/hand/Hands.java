@@ -40,7 +40,11 @@ public final class Hands {
             return plain;
         }
         Map<NoteId, Demand> demands = Demands.of(tune, version, line, plain);
-        return demands.isEmpty() ? plain : LAST.of(new Asked(tune, version.playing(), linePins(version), demands));
+        Map<NoteId, String> teachers = linePins(version);
+        Map<NoteId, String> pins = LayerDemands.pins(version, line);
+        pins.putAll(teachers);
+        boolean isPlain = demands.isEmpty() && pins.equals(teachers);
+        return isPlain ? plain : LAST.of(new Asked(tune, version.playing(), pins, demands));
     }
 
     /** What the teacher has pinned on strings or buttons, by note, as paths take it. */

@@ -70,9 +70,9 @@ final class LayerDemands {
         Map<NoteId, Integer> strokes = new HashMap<>();
         for (Tone tone : line.tones()) {
             NoteId id = tone.note().id();
-            boolean isFirstTime = tone.equals(line.tones().get(line.indexOf(id).orElseThrow()))
-                    || tone.pass()
-                            == line.tones().get(line.indexOf(id).orElseThrow()).pass();
+            boolean isFirstTime = line.indexOf(id)
+                    .filter(first -> line.tones().get(first).pass() == tone.pass())
+                    .isPresent();
             if (tone.isRest() || !isFirstTime) {
                 continue;
             }

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import wildflourish.core.fingering.StringHold;
 import wildflourish.core.form.Phrase;
 import wildflourish.core.form.Phrasing;
 import wildflourish.core.instrument.Family;
@@ -15,6 +16,7 @@ import wildflourish.core.ornament.Choice;
 import wildflourish.core.ornament.Ornament;
 import wildflourish.core.ornament.Stack;
 import wildflourish.core.tune.Note;
+import wildflourish.core.tune.NoteId;
 import wildflourish.core.tune.Tune;
 import wildflourish.core.version.Layer;
 import wildflourish.core.version.Placement;
@@ -231,13 +233,23 @@ final class TouchLayers {
         for (String id : DOUBLES) {
             Stack stack = Stack.of(Ornament.of(id, family));
             boolean fits = attempt(group, stack)
-                    .filter(attempt -> !attempt.traits().contains(Trait.STRETCH))
+                    .filter(attempt -> !attempt.traits().contains(Trait.STRETCH) && isWhereItLies(group, attempt))
                     .isPresent();
             if (fits) {
                 return placed(group, made, stack);
             }
         }
         return 0;
+    }
+
+    /** Whether the note is stopped where the hand has it without the double stop. */
+    private boolean isWhereItLies(int group, Attempt attempt) {
+        NoteId note = groups.get(group).get(0).note().id();
+        return scene.ways()
+                .onStrings(note)
+                .map(way -> StringHold.of(way.place())
+                        .name(scene.playing().instrument().strings().orElseThrow()))
+                .equals(attempt.hold());
     }
 
     private int trembled(int group, List<Tone> made) {
