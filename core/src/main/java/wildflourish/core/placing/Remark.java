@@ -6,7 +6,10 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
 import wildflourish.core.hand.Scene;
+import wildflourish.core.instrument.Family;
+import wildflourish.core.instrument.StrokeOrder;
 import wildflourish.core.ornament.Profile;
+import wildflourish.core.tune.Form;
 import wildflourish.core.tune.Note;
 import wildflourish.core.tune.NoteId;
 import wildflourish.core.tune.Tune;
@@ -18,7 +21,8 @@ import wildflourish.core.version.Version;
  * Something a critic says about a version: a note the instrument lacks, a placement that does not fit, with all that refuses it, two equal notes on a pipe
  * with nothing between them, a stretch for which nobody has the breath.
  */
-public sealed interface Remark permits Remark.MissingNote, Remark.Unfit, Remark.Unparted, Remark.NoBreath {
+public sealed interface Remark
+        permits Remark.MissingNote, Remark.Unfit, Remark.Unparted, Remark.NoBreath, Remark.UpBow {
     /** The note it is about. */
     NoteId at();
 
@@ -30,6 +34,9 @@ public sealed interface Remark permits Remark.MissingNote, Remark.Unfit, Remark.
 
     /** A note equal to the one before it, on a pipe that never stops. */
     record Unparted(NoteId at) implements Remark {}
+
+    /** The first note of a phrase, which the bow comes to on its way up. */
+    record UpBow(NoteId at) implements Remark {}
 
     /** A stretch that is longer than a breath. */
     record NoBreath(NoteId at, Breaths.Stretch stretch, Breaths.Span breath) implements Remark {}
@@ -57,6 +64,7 @@ public sealed interface Remark permits Remark.MissingNote, Remark.Unfit, Remark.
                 remarks.add(new Unparted(note.id()));
             }
         }
+        remarks.addAll(upBows(scene));
         remarks.addAll(breathless(scene));
         return List.copyOf(remarks);
     }
@@ -68,6 +76,35 @@ public sealed interface Remark permits Remark.MissingNote, Remark.Unfit, Remark.
                 .flatMap(placement -> placement.span().notes(tune).stream())
                 .map(Note::id)
                 .collect(Collectors.toSet());
+    }
+
+    /** Phrases that begin on an up bow, where the order of bows there does not carry one over the bar line; a plain stage is left alone. */
+    private static List<Remark> upBows(Scene scene) {
+        Version version = scene.version();
+        List<Remark> remarks = new ArrayList<>();
+        if (version.playing().instrument().family() != Family.FIDDLE || version.isPlain()) {
+            return remarks;
+        }
+        for (Form.Stretch stretch : scene.tune().form().stretches()) {
+            int bar = scene.tune().form().isPickup(stretch.firstBar()) ? stretch.firstBar() + 1 : stretch.firstBar();
+            Optional<Note> first = scene.tune().bars().get(bar).notes().stream()
+                    .filter(note -> scene.tune().placeOf(note.id()).offset().isZero() && !note.isRest())
+                    .findFirst();
+            first.filter(note -> isUp(scene, note.id())).ifPresent(note -> remarks.add(new UpBow(note.id())));
+        }
+        return remarks;
+    }
+
+    private static boolean isUp(Scene scene, NoteId note) {
+        boolean isAsked = scene.version().layers().stream()
+                .filter(layer -> layer.covers(scene.tune(), note))
+                .flatMap(layer ->
+                        StrokeOrder.all().stream().filter(order -> order.id().equals(layer.way())))
+                .anyMatch(StrokeOrder::isUpOverBar);
+        boolean isOfSchool = scene.playing().school().id().equals("across-the-beat");
+        return !isAsked
+                && !isOfSchool
+                && scene.ways().onStrings(note).filter(way -> !way.isDown()).isPresent();
     }
 
     /** The longest stretch, where it is longer than anybody's breath; a plain stage is left alone. */

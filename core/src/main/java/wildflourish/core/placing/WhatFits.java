@@ -60,6 +60,11 @@ public record WhatFits(List<Fit> fitting, List<Fit> refused) {
         return new WhatFits(fitting, refused);
     }
 
+    /** The verdicts on one ornament over every span that it may have from a note on, the longest first. */
+    public static List<Fit> at(Scene scene, NoteId note, Ornament ornament) {
+        return spans(scene, note, Stack.of(ornament));
+    }
+
     /** A note in every surrounding in which it is played; none for one that repeats never reach. */
     private static List<Situation> situations(Scene scene, NoteId id) {
         Note note = scene.tune().note(id);

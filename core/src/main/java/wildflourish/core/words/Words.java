@@ -4,6 +4,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import wildflourish.core.instrument.Instrument;
+import wildflourish.core.instrument.StrokeOrder;
 import wildflourish.core.music.Fraction;
 import wildflourish.core.music.Tempo;
 import wildflourish.core.music.WrittenPitch;
@@ -271,6 +272,15 @@ public final class Words {
         };
     }
 
+    /** One of the ways of a layer: the name of an order of strokes, or the word itself. */
+    public static String way(String option) {
+        return StrokeOrder.all().stream()
+                .filter(order -> order.id().equals(option))
+                .findFirst()
+                .map(StrokeOrder::name)
+                .orElse(option.replace('-', ' '));
+    }
+
     /** One line for what a critic says. */
     public static String of(Remark remark, Tune tune, Version version) {
         Note note = tune.note(remark.at());
@@ -282,6 +292,9 @@ public final class Words {
         }
         if (remark instanceof Remark.Unparted) {
             return where + "a pipe never stops: part it from the same note before with a grace or a strike";
+        }
+        if (remark instanceof Remark.UpBow) {
+            return where + "the phrase begins on an up bow: join or part a pair of notes before it";
         }
         if (remark instanceof Remark.NoBreath none) {
             return where + breath(none.stretch(), tune) + "; a breath lasts "

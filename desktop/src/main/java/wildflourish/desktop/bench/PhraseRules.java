@@ -6,13 +6,17 @@ import javafx.scene.control.CheckBox;
 import javafx.scene.control.ToggleButton;
 import javafx.scene.layout.VBox;
 import wildflourish.core.version.Layer;
+import wildflourish.core.words.Words;
 import wildflourish.desktop.desk.Desk;
+import wildflourish.desktop.desk.PhraseLayers;
+import wildflourish.desktop.menu.Choice;
 
 /** What holds over the whole phrase of the chosen note: how it is articulated, what is held, where it breathes; folded until it is wanted. */
 final class PhraseRules extends VBox {
     private final Desk desk;
     private final ToggleButton heading = new ToggleButton();
     private final List<CheckBox> boxes = new ArrayList<>();
+    private final List<Choice> ways = new ArrayList<>();
     private List<Layer.Rule> rules = List.of();
 
     PhraseRules(Desk desk) {
@@ -28,9 +32,10 @@ final class PhraseRules extends VBox {
     }
 
     void show() {
-        rules = desk.layerRules();
+        PhraseLayers layers = desk.layers();
+        rules = layers.rules();
         setVisible(!rules.isEmpty());
-        long count = rules.stream().filter(desk::hasLayer).count();
+        long count = rules.stream().filter(layers::has).count();
         boolean isOpen = heading.isSelected();
         heading.setText((isOpen ? "▾  " : "▸  ") + "In this phrase" + (count == 0 ? "" : " (" + count + ")"));
         int wanted = isOpen ? rules.size() : 0;
@@ -39,13 +44,19 @@ final class PhraseRules extends VBox {
         }
         for (int i = 0; i < boxes.size(); i++) {
             CheckBox box = boxes.get(i);
+            Choice way = ways.get(i);
             box.setVisible(i < wanted);
+            way.setVisible(i < wanted
+                    && layers.has(rules.get(i))
+                    && rules.get(i).options().size() > 1);
             if (i < wanted) {
                 Layer.Rule rule = rules.get(i);
                 box.setId("layer-" + rule.id());
                 box.setText(rule.name());
                 box.setAccessibleHelp(rule.about());
-                box.setSelected(desk.hasLayer(rule));
+                box.setSelected(layers.has(rule));
+                way.setId("way-" + rule.id());
+                way.show(rule.options().stream().map(Words::way).toList(), layers.way(rule));
             }
         }
     }
@@ -54,8 +65,11 @@ final class PhraseRules extends VBox {
         int index = boxes.size();
         CheckBox box = new CheckBox();
         box.managedProperty().bind(box.visibleProperty());
-        box.setOnAction(event -> desk.turnLayer(rules.get(index)));
+        box.setOnAction(event -> desk.layers().turn(rules.get(index)));
+        Choice way = new Choice("way", "in which way", chosen -> desk.layers().choose(rules.get(index), chosen));
+        way.managedProperty().bind(way.visibleProperty());
         boxes.add(box);
-        getChildren().add(box);
+        ways.add(way);
+        getChildren().addAll(box, way);
     }
 }

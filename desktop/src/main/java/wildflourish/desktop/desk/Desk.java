@@ -34,11 +34,9 @@ import wildflourish.core.version.BookItem;
 import wildflourish.core.version.Change;
 import wildflourish.core.version.Deed;
 import wildflourish.core.version.History;
-import wildflourish.core.version.Layer;
 import wildflourish.core.version.Lesson;
 import wildflourish.core.version.Passes;
 import wildflourish.core.version.Placement;
-import wildflourish.core.version.Span;
 import wildflourish.core.version.Spot;
 import wildflourish.core.version.Stair;
 import wildflourish.core.version.Version;
@@ -61,6 +59,8 @@ public final class Desk {
     private Optional<WhatFits> fits = Optional.empty();
     private final Writing writing = new Writing(this);
     private final Fingers fingers = new Fingers(this);
+    private final Slurs slurs = new Slurs(this);
+    private final PhraseLayers layers = new PhraseLayers(this);
 
     private Optional<Setting> setting = Optional.empty();
     private Optional<Scene> scene = Optional.empty();
@@ -366,75 +366,6 @@ public final class Desk {
         }
     }
 
-    // Layers
-
-    /** Rules over a passage that the instrument has. */
-    public List<Layer.Rule> layerRules() {
-        return Layer.Rule.of(now().chosen().instrument().family());
-    }
-
-    /** Whether a rule holds at the chosen note. */
-    public boolean hasLayer(Layer.Rule rule) {
-        Sight current = now();
-        return current.note().isPresent()
-                && current.version().stream()
-                        .flatMap(version -> version.layers().stream())
-                        .anyMatch(layer -> layer.rule().equals(rule)
-                                && layer.covers(
-                                        current.tune().orElseThrow(),
-                                        current.note().get()));
-    }
-
-    /** A rule holds over the phrase of the chosen note, or no longer. */
-    public void turnLayer(Layer.Rule rule) {
-        Sight current = now();
-        if (current.tune().isEmpty()
-                || current.note().isEmpty()
-                || current.stair().isEmpty()) {
-            return;
-        }
-        Tune tune = current.tune().get();
-        Version version = current.version().orElseThrow();
-        List<Layer> layers = new ArrayList<>(version.layers());
-        boolean hadIt = layers.removeIf(layer ->
-                layer.rule().equals(rule) && layer.covers(tune, current.note().get()));
-        if (!hadIt) {
-            layers.add(new Layer(rule, phraseOf(tune, current.note().get()), Passes.EVERY));
-        }
-        Version changed = version.withLayers(layers);
-        change(
-                current.stair().get().with(current.chosen().stage(), changed),
-                new Deed(Deed.Kind.LAYER, rule.name(), version.name()));
-        say(hadIt ? "No longer here: " + rule.name() : "In this phrase: " + rule.name());
-    }
-
-    /** The next of the rules holds over the phrase in place of the one that does; after the last none. */
-    public void nextLayer() {
-        List<Layer.Rule> rules = layerRules();
-        if (rules.isEmpty()) {
-            say("Nothing of the kind is known for this instrument.");
-            return;
-        }
-        int held = -1;
-        for (int i = 0; i < rules.size(); i++) {
-            held = hasLayer(rules.get(i)) ? i : held;
-        }
-        if (held >= 0) {
-            turnLayer(rules.get(held));
-        }
-        if (held + 1 < rules.size()) {
-            turnLayer(rules.get(held + 1));
-        }
-    }
-
-    private static Span phraseOf(Tune tune, NoteId note) {
-        Phrase phrase = Phrasing.of(tune).at(tune.placeOf(note).bar());
-        List<Note> notes = tune.bars().subList(phrase.firstBar(), phrase.lastBar() + 1).stream()
-                .flatMap(bar -> bar.notes().stream())
-                .toList();
-        return new Span(notes.get(0).id(), notes.get(notes.size() - 1).id());
-    }
-
     /** The longest stretch without a breath in the stage worked on; empty where the player need not breathe for it. */
     public Optional<Breaths.Stretch> longestBreath() {
         return scene().flatMap(
@@ -715,6 +646,15 @@ public final class Desk {
     }
 
     /** Fingerings of the chosen note. */
+    public Slurs slurs() {
+        return slurs;
+    }
+
+    /** Rules over the phrase of the chosen note. */
+    public PhraseLayers layers() {
+        return layers;
+    }
+
     public Fingers fingers() {
         return fingers;
     }

@@ -97,7 +97,11 @@ final class KeyTable {
         plain(KeyCode.N, "next choice here", onScore(() -> desk.cycle(1)));
         shift(KeyCode.N, "choice before", onScore(() -> desk.cycle(-1)));
         plain(KeyCode.S, "play the best that goes on top of what stands here", onScore(desk::placeOnTop));
-        shift(KeyCode.L, "turn what holds in this phrase: held, breaths, tongued, slurred", onScore(desk::nextLayer));
+        shift(
+                KeyCode.L,
+                "turn what holds in this phrase: held, breaths, tongued, slurred",
+                onScore(desk.layers()::next));
+        plain(KeyCode.U, "slur from this note on strings: two, three, none", onScore(desk.slurs()::next));
         plain(KeyCode.O, "play the other option", onScore(desk::nextOption));
         plain(KeyCode.DELETE, "remove the ornament", onScore(desk::remove));
         plain(KeyCode.BACK_SPACE, "remove the ornament", onScore(desk::remove));

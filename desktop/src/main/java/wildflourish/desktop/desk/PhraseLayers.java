@@ -1,0 +1,112 @@
+package wildflourish.desktop.desk;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import wildflourish.core.form.Phrase;
+import wildflourish.core.form.Phrasing;
+import wildflourish.core.tune.Note;
+import wildflourish.core.tune.NoteId;
+import wildflourish.core.tune.Tune;
+import wildflourish.core.version.Deed;
+import wildflourish.core.version.Layer;
+import wildflourish.core.version.Passes;
+import wildflourish.core.version.Span;
+import wildflourish.core.version.Version;
+
+/** Rules that hold over the phrase of the chosen note: which there are, which hold and in which of their ways. */
+public final class PhraseLayers {
+    private final Desk desk;
+
+    PhraseLayers(Desk desk) {
+        this.desk = desk;
+    }
+
+    /** Rules over a passage that the instrument has. */
+    public List<Layer.Rule> rules() {
+        return Layer.Rule.of(desk.sight().get().chosen().instrument().family());
+    }
+
+    /** The layer of a rule that holds at the chosen note. */
+    private Optional<Layer> held(Layer.Rule rule) {
+        Sight current = desk.sight().get();
+        return current.note()
+                .flatMap(note -> current.version().stream()
+                        .flatMap(version -> version.layers().stream())
+                        .filter(layer -> layer.rule().equals(rule)
+                                && layer.covers(current.tune().orElseThrow(), note))
+                        .findFirst());
+    }
+
+    /** Whether a rule holds at the chosen note. */
+    public boolean has(Layer.Rule rule) {
+        return held(rule).isPresent();
+    }
+
+    /** In which of its ways a rule holds, or would hold, by its index; −1 where it has no choice. */
+    public int way(Layer.Rule rule) {
+        return rule.options()
+                .indexOf(held(rule)
+                        .map(Layer::way)
+                        .orElse(rule.options().stream().findFirst().orElse("")));
+    }
+
+    /** A rule holds over the phrase of the chosen note, or no longer. */
+    public void turn(Layer.Rule rule) {
+        boolean hadIt = has(rule);
+        change(rule, hadIt ? Optional.empty() : Optional.of(""));
+    }
+
+    /** A rule holds over the phrase in one of its ways. */
+    public void choose(Layer.Rule rule, int way) {
+        change(rule, Optional.of(rule.options().get(way)));
+    }
+
+    /** In a way, or no longer where that is empty. */
+    private void change(Layer.Rule rule, Optional<String> way) {
+        Sight current = desk.sight().get();
+        if (current.tune().isEmpty()
+                || current.note().isEmpty()
+                || current.stair().isEmpty()) {
+            return;
+        }
+        Tune tune = current.tune().get();
+        Version version = current.version().orElseThrow();
+        List<Layer> layers = new ArrayList<>(version.layers());
+        layers.removeIf(layer ->
+                layer.rule().equals(rule) && layer.covers(tune, current.note().get()));
+        way.ifPresent(option ->
+                layers.add(new Layer(rule, option, phraseOf(tune, current.note().get()), Passes.EVERY)));
+        desk.change(
+                current.stair().get().with(current.chosen().stage(), version.withLayers(layers)),
+                new Deed(Deed.Kind.LAYER, rule.name(), version.name()));
+        desk.say(way.isEmpty() ? "No longer here: " + rule.name() : "In this phrase: " + rule.name());
+    }
+
+    /** The next of the rules holds over the phrase in place of the one that does; after the last none. */
+    public void next() {
+        List<Layer.Rule> rules = rules();
+        if (rules.isEmpty()) {
+            desk.say("Nothing of the kind is known for this instrument.");
+            return;
+        }
+        int held = -1;
+        for (int i = 0; i < rules.size(); i++) {
+            held = has(rules.get(i)) ? i : held;
+        }
+        if (held >= 0) {
+            turn(rules.get(held));
+        }
+        if (held + 1 < rules.size()) {
+            turn(rules.get(held + 1));
+        }
+    }
+
+    private static Span phraseOf(Tune tune, NoteId note) {
+        Phrase phrase = Phrasing.of(tune).at(tune.placeOf(note).bar());
+        List<Note> notes = tune.bars().subList(phrase.firstBar(), phrase.lastBar() + 1).stream()
+                .flatMap(bar -> bar.notes().stream())
+                .toList();
+        return new Span(notes.get(0).id(), notes.get(notes.size() - 1).id());
+    }
+}
