@@ -28,6 +28,7 @@ import wildflourish.core.tune.Tune;
  * @param kept fingers that stay down: from the note that puts one down to the last that is played with it again
  * @param troubles what cannot be played
  * @param ways how each note is held and struck on strings; none on buttons
+ * @param opens on frets the MIDI number that each lane sounds open; none elsewhere
  */
 public record HandLines(
         List<String> lanes,
@@ -36,7 +37,8 @@ public record HandLines(
         Map<NoteId, Touch> touches,
         List<Kept> kept,
         List<LinePath.Trouble> troubles,
-        Map<NoteId, StringWay> ways) {
+        Map<NoteId, StringWay> ways,
+        List<Integer> opens) {
     private static final String CROSS = "×";
 
     public HandLines {
@@ -45,6 +47,7 @@ public record HandLines(
         kept = List.copyOf(kept);
         troubles = List.copyOf(troubles);
         ways = Map.copyOf(ways);
+        opens = List.copyOf(opens);
     }
 
     /** A cross after the melody where a note under it is left out. */
@@ -65,7 +68,7 @@ public record HandLines(
         }
         Map<NoteId, Touch> all = new HashMap<>(touches);
         all.putAll(more);
-        return new HandLines(lanes, strings, order, all, kept, troubles, ways);
+        return new HandLines(lanes, strings, order, all, kept, troubles, ways, opens);
     }
 
     /** What makes a note sound. */
@@ -209,7 +212,10 @@ public record HandLines(
                 touches,
                 kept,
                 path.troubles(),
-                ways);
+                ways,
+                strings.stroke() == Strings.Stroke.BOW
+                        ? List.of()
+                        : fromTop.stream().map(strings::soundingMidi).toList());
     }
 
     private static Touch touch(StringWay way, Strings strings, List<Integer> fromTop) {
@@ -266,7 +272,8 @@ public record HandLines(
             before = way;
         }
         List<String> lanes = isBox ? List.of("out", "in") : List.of("R", "L");
-        return new HandLines(lanes, Optional.empty(), Optional.empty(), touches, List.of(), path.troubles(), Map.of());
+        return new HandLines(
+                lanes, Optional.empty(), Optional.empty(), touches, List.of(), path.troubles(), Map.of(), List.of());
     }
 
     private static Touch touch(ButtonWay way, Family family, boolean isBegun) {

@@ -71,12 +71,17 @@ final class HandLanes {
             Optional<HandLines.Label> own = touch.labels().stream()
                     .filter(label -> label.lane() == lane && !isSmall)
                     .findFirst();
-            labels.add(own.orElseGet(() -> new HandLines.Label(lane, letter(voice), false)));
+            labels.add(own.filter(label -> lines.opens().isEmpty())
+                    .orElseGet(() -> new HandLines.Label(lane, text(voice, lane), false)));
         }
         return new Touch(labels, stroke(moment, touch), touch.isBegun());
     }
 
-    private static String letter(Voice voice) {
+    /** The fret that a voice is stopped at; where there are none, the letter of its note. */
+    private String text(Voice voice, int lane) {
+        if (!lines.opens().isEmpty()) {
+            return String.valueOf(voice.pitch().midi() - lines.opens().get(lane));
+        }
         return voice.written()
                 .map(each -> each.step().name().toLowerCase(Locale.ROOT))
                 .orElse("");
