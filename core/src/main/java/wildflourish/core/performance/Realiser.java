@@ -391,7 +391,8 @@ public final class Realiser {
                     : voices.isEmpty() ? Voice.MELODY : "second " + voices.size();
             voices.add(new Voice(lane, instrument.sounding(pitch), Optional.of(pitch), true, Glide.LEVEL));
         }
-        return new Sounding(voices, Begin.STROKE, pick.fingers());
+        boolean isFill = tone.index() > 0 && !pick.fingers().contains("+");
+        return new Sounding(voices, isFill ? Begin.LIGHT : Begin.STROKE, pick.fingers());
     }
 
     /** The melody, and the second notes that the hand can hold with it. */
@@ -449,7 +450,9 @@ public final class Realiser {
             return Begin.HELD;
         }
         if (lines.isPresent() && tone.index() > 0) {
-            return tone.touch() == Tone.Touch.STRUCK ? Begin.STROKE : Begin.FINGERS;
+            return tone.touch() != Tone.Touch.STRUCK
+                    ? Begin.FINGERS
+                    : instrument.family().isPlucked() ? Begin.LIGHT : Begin.STROKE;
         }
         if (lines.isPresent()) {
             boolean isBegun =

@@ -2,14 +2,16 @@ package wildflourish.core.sound;
 
 import java.util.List;
 import java.util.Optional;
+import wildflourish.core.hand.Glide;
 import wildflourish.core.hand.Voice;
+import wildflourish.core.ornament.Begin;
 import wildflourish.core.performance.Moment;
 import wildflourish.core.performance.Realisation;
 
 /**
  * The sound of a realisation, by the family of its instrument: an oscillator whose phase never jumps for the melody, one for each second note, one for each
- * drone. A cut or a tap is a break of pitch with no new attack; tongue, bow and bellows make a short dip before their note, a plucked one dies away; a drone
- * goes on through everything. Rendering is a pure function of the realisation and the stretch asked for.
+ * drone. A cut or a tap is a break of pitch with no new attack; tongue, bow and bellows make a short dip before their note, a plucked one dies away; a hammered note
+ * only lends a dying one new life, one that is pulled off is a weaker pluck; a bow bites, swells, leans anew or hardly touches; a drone goes on through everything. Rendering is a pure function of the realisation and the stretch asked for.
  */
 public final class Synth {
     public static final int SAMPLE_RATE = 44_100;
@@ -23,6 +25,20 @@ public final class Synth {
     private static final int MOST_UNDER = 4;
     /** A second note is a little softer than the melody, and all together hardly louder than one note. */
     private static final double UNDER = 0.8;
+
+    /** What a hammer adds to what is left of a string, how strong a string is plucked by a leaving finger, and by a stroke that only fills. */
+    private static final double HAMMERED = 0.2;
+
+    private static final double PULLED = 0.6;
+    private static final double LIGHTLY = 0.7;
+    /** How a bow bites, hardly touches, swells and leans anew. */
+    private static final double BITTEN = 0.8;
+
+    private static final double BITE_MILLIS = 90;
+    private static final double HARDLY = 0.4;
+    private static final double SWELL_FROM = 0.5;
+    private static final double NUDGED = 0.45;
+    private static final double NUDGE_MILLIS = 35;
 
     private static final double MAKING_ROOM = 0.4;
     /** All drones together are about as loud as the melody. */
@@ -53,6 +69,7 @@ public final class Synth {
     private final double[] underPhases = new double[MOST_UNDER];
 
     private double[] underSteps = {};
+    private Glide[] underGlides = {};
     private double level;
     private long noise = 0x5DEECE66DL;
 
@@ -123,11 +140,52 @@ public final class Synth {
                 .limit(MOST_UNDER)
                 .mapToDouble(voice -> 2 * Math.PI * voice.pitch().hertz() / SAMPLE_RATE)
                 .toArray();
-        boolean isStruck = sounding.map(each -> each.begin().isStruck()).orElse(false);
-        if (tone.decayMillis().isPresent() && isStruck) {
-            left = 1;
-            level = 0;
+        underGlides = sounding.stream()
+                .flatMap(each -> each.under().stream())
+                .limit(MOST_UNDER)
+                .map(Voice::glide)
+                .toArray(Glide[]::new);
+        if (tone.decayMillis().isPresent()) {
+            sounding.ifPresent(each -> pluck(each.begin()));
         }
+    }
+
+    /** What a beginning does to a string that dies away. */
+    private void pluck(Begin begin) {
+        switch (begin) {
+            case HAMMER -> left = Math.min(1, left + HAMMERED);
+            case PULL -> {
+                left = PULLED;
+                level = 0;
+            }
+            case LIGHT -> {
+                left = LIGHTLY;
+                level = 0;
+            }
+            case BRUSH -> left = 1;
+            default -> {
+                if (begin.isStruck()) {
+                    left = 1;
+                    level = 0;
+                }
+            }
+        }
+    }
+
+    /** How much louder or softer a bow is, so long after a moment began. */
+    private double lean(double now) {
+        if (sounding.isEmpty() || tone.decayMillis().isPresent()) {
+            return 1;
+        }
+        double since = now - start;
+        double part = since / Math.max(1, end - start);
+        return switch (sounding.get().begin()) {
+            case BITE -> 1 + BITTEN * Math.exp(-since / BITE_MILLIS);
+            case LIGHT -> HARDLY;
+            case SWELL -> SWELL_FROM + (1 - SWELL_FROM) * Math.sin(Math.PI * Math.min(1, Math.max(0, part)));
+            case NUDGE -> 1 - NUDGED * Math.exp(-since / NUDGE_MILLIS);
+            default -> 1;
+        };
     }
 
     private float sample(double now) {
@@ -141,8 +199,8 @@ public final class Synth {
             left = approach(left, 0, tone.decayMillis().get());
         }
         phase = advanced(phase, 2 * Math.PI * frequency / SAMPLE_RATE);
-        double sum = withUnder(wave(phase));
-        double melody = level * left * (sum + tone.noise() * nextNoise());
+        double sum = withUnder(wave(phase), now);
+        double melody = level * left * lean(now) * (sum + tone.noise() * nextNoise());
         return (float) (LOUDNESS * (drones.length == 0 ? melody : withDrones(now, melody)));
     }
 
@@ -168,13 +226,15 @@ public final class Synth {
     }
 
     /** Adds the second notes of a moment. */
-    private double withUnder(double melody) {
+    private double withUnder(double melody, double now) {
         if (underSteps.length == 0) {
             return melody;
         }
         double sum = melody;
         for (int i = 0; i < underSteps.length; i++) {
-            underPhases[i] = advanced(underPhases[i], underSteps[i]);
+            double bent =
+                    underGlides[i].isLevel() ? 1 : Math.pow(2, underGlides[i].centsAt(now - start, end - start) / 1200);
+            underPhases[i] = advanced(underPhases[i], underSteps[i] * bent);
             sum += UNDER * wave(underPhases[i]);
         }
         return sum / (1 + MAKING_ROOM * underSteps.length);
