@@ -329,7 +329,7 @@ public final class Realiser {
         }
         boolean isSilent = isSilentBefore() && !isShutBefore();
         if (frame.isFirst && (isSilent || frame.first.touch() == Tone.Touch.STRUCK)) {
-            return strike();
+            return wanted.isNewBow() ? wanted : strike();
         }
         if (wanted != Begin.ATTACK) {
             boolean goesOn = frame.isFirst
