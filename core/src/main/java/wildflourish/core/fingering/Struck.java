@@ -146,6 +146,11 @@ public record Struck(
                 .toList());
     }
 
+    /** With something else asked of the hand. */
+    Struck with(Demand other) {
+        return new Struck(note, pitches, tied, length, millis, restMillis, beat, other);
+    }
+
     private Struck with(Note next, double more) {
         List<NoteId> all = new ArrayList<>(tied);
         all.add(next.id());

@@ -44,6 +44,20 @@ final class Demands {
         return demands;
     }
 
+    /** The same for a scene. */
+    static Map<NoteId, Demand> of(Scene scene) {
+        return of(scene.tune(), scene.version(), scene.line(), Hands.plain(scene.tune(), scene.version()));
+    }
+
+    /** What one placement would ask where its first note is first played; nothing where it never is. */
+    static Map<NoteId, Demand> of(Scene scene, Placement placement) {
+        Ways ways = Ways.on(scene.version(), Hands.plain(scene.tune(), scene.version()));
+        return scene.line()
+                .indexOf(placement.span().first())
+                .map(at -> ofPlacement(scene.tune(), scene.version(), placement, scene.line(), at, ways))
+                .orElse(Map.of());
+    }
+
     private static Map<NoteId, Demand> ofPlacement(
             Tune tune, Version version, Placement placement, Line line, int at, Ways ways) {
         int count = line.countOf(at, placement);

@@ -1,0 +1,98 @@
+package wildflourish.core.path;
+
+import java.util.Arrays;
+
+/**
+ * What it costs at the least to come to each state of a trellis and to go on from it, so that other stages can be put in place of some without a search over all.
+ */
+public final class Tables {
+    private static final double NEVER = Double.POSITIVE_INFINITY;
+
+    /** By stage and state, from the beginning up to and with that stage. */
+    private final double[][] forward;
+    /** By stage and state, from after that stage to the end. */
+    private final double[][] backward;
+
+    private Tables(double[][] forward, double[][] backward) {
+        this.forward = forward;
+        this.backward = backward;
+    }
+
+    /** Of a whole trellis. */
+    public static Tables of(Trellis.Stages stages) {
+        int count = stages.count();
+        double[][] forward = new double[count][];
+        double[][] backward = new double[count][];
+        for (int stage = 0; stage < count; stage++) {
+            forward[stage] = new double[stages.states(stage)];
+            Arrays.fill(forward[stage], NEVER);
+        }
+        for (int state = 0; state < forward[0].length; state++) {
+            forward[0][state] = stages.begin(state);
+        }
+        for (int stage = 0; stage + 1 < count; stage++) {
+            forward(stages, stage, forward[stage], forward[stage + 1]);
+        }
+        backward[count - 1] = new double[stages.states(count - 1)];
+        for (int stage = count - 2; stage >= 0; stage--) {
+            backward[stage] = new double[stages.states(stage)];
+            double[] next = backward[stage + 1];
+            for (int state = 0; state < backward[stage].length; state++) {
+                double[] least = {NEVER};
+                stages.moves(stage, state, (to, cost) -> least[0] = Math.min(least[0], cost + next[to]));
+                backward[stage][state] = least[0];
+            }
+        }
+        return new Tables(forward, backward);
+    }
+
+    private static void forward(Trellis.Stages stages, int stage, double[] here, double[] next) {
+        for (int state = 0; state < here.length; state++) {
+            double so = here[state];
+            if (so < NEVER) {
+                stages.moves(stage, state, (to, cost) -> next[to] = Math.min(next[to], so + cost));
+            }
+        }
+    }
+
+    /** The cheapest way through; infinite where there is none. */
+    public double total() {
+        return least(forward[forward.length - 1]);
+    }
+
+    /**
+     * What the cheapest way costs with other stages in place of some. The other stages are those changed, with the one before and the one after them as they are, where there
+     * are such.
+     *
+     * @param first the first changed stage of the whole
+     * @param last the last one
+     */
+    public double with(Trellis.Stages others, int first, int last) {
+        int begin = Math.max(0, first - 1);
+        double[] here = new double[others.states(0)];
+        for (int state = 0; state < here.length; state++) {
+            here[state] = first == 0 ? others.begin(state) : forward[begin][state];
+        }
+        for (int stage = 0; stage + 1 < others.count(); stage++) {
+            double[] next = new double[others.states(stage + 1)];
+            Arrays.fill(next, NEVER);
+            forward(others, stage, here, next);
+            here = next;
+        }
+        if (last + 1 < forward.length) {
+            for (int state = 0; state < here.length; state++) {
+                here[state] += backward[last + 1][state];
+            }
+        }
+        return least(here);
+    }
+
+    private static double least(double[] costs) {
+        return Arrays.stream(costs).min().orElse(NEVER);
+    }
+
+    @Override
+    public String toString() {
+        return "tables of " + forward.length + " stages, " + total() + " in all";
+    }
+}
