@@ -1,8 +1,10 @@
 package wildflourish.core.words;
 
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import wildflourish.core.hand.HandCost;
 import wildflourish.core.instrument.Instrument;
 import wildflourish.core.instrument.StrokeOrder;
 import wildflourish.core.music.Fraction;
@@ -271,6 +273,26 @@ public final class Words {
             case CLOSED -> "shut";
         };
     }
+
+    /** What an ornament costs the hand on strings, or spares it; empty where that is next to nothing. */
+    public static String handCost(HandCost.Told told) {
+        List<String> words = new ArrayList<>();
+        if (told.more() == Double.POSITIVE_INFINITY) {
+            return "The hand cannot go on from it.";
+        }
+        if (told.turnsBow()) {
+            words.add("turns the bow round");
+        }
+        told.hold().ifPresent(hold -> words.add("held as " + hold));
+        if (Math.abs(told.more()) >= SMALL_COST) {
+            String amount = String.format(Locale.ROOT, "%.1f", Math.abs(told.more()));
+            words.add(told.more() > 0 ? "costs the hand " + amount : "spares the hand " + amount);
+        }
+        String all = String.join(", ", words);
+        return words.isEmpty() ? "" : Character.toUpperCase(all.charAt(0)) + all.substring(1) + ".";
+    }
+
+    private static final double SMALL_COST = 0.45;
 
     /** One of the ways of a layer: the name of an order of strokes, or the word itself. */
     public static String way(String option) {

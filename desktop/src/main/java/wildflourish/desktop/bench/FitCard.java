@@ -1,6 +1,7 @@
 package wildflourish.desktop.bench;
 
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
@@ -10,6 +11,7 @@ import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
 import wildflourish.core.engraving.GesturePicture;
 import wildflourish.core.engraving.Sign;
+import wildflourish.core.hand.HandCost;
 import wildflourish.core.music.Tempo;
 import wildflourish.core.placing.Fit;
 import wildflourish.core.version.Placement;
@@ -36,6 +38,7 @@ final class FitCard extends HBox {
     private final Label name = new Label();
     private final Label clean = new Label();
     private final Paragraph why = new Paragraph(WIDTH, "why");
+    private final Label cost = new Label();
     private final VBox words;
     private final SignPicture sign = new SignPicture();
     private final FingersPicture fingers = new FingersPicture();
@@ -52,7 +55,12 @@ final class FitCard extends HBox {
         this.desk = desk;
         name.getStyleClass().add("card-name");
         clean.getStyleClass().add("clean");
-        words = new VBox(new NameLine(name, clean), why);
+        cost.getStyleClass().add("clean");
+        cost.setId("cost");
+        cost.setWrapText(true);
+        cost.managedProperty().bind(cost.visibleProperty());
+        cost.setVisible(false);
+        words = new VBox(new NameLine(name, clean), why, cost);
         HBox.setHgrow(words, Priority.ALWAYS);
         HBox content = new HBox(new StackPane(sign), words, fingers);
         content.getStyleClass().add("card-content");
@@ -93,8 +101,19 @@ final class FitCard extends HBox {
         }
     }
 
+    /** What it costs the hand, when that is known; nothing is said of what costs next to nothing. */
+    void tell(Map<Placement, HandCost.Told> told) {
+        String words = shown.flatMap(
+                        each -> Optional.ofNullable(told.get(each.fit().placement())))
+                .map(Words::handCost)
+                .orElse("");
+        cost.setText(words);
+        cost.setVisible(!words.isEmpty());
+    }
+
     private void fill(Shown now) {
         Fit fit = now.fit();
+        cost.setVisible(false);
         String ornament = fit.facts().ornament().name();
         Optional<Tempo> tempo = fit.facts().cleanUpTo();
         name.setText(ornament);

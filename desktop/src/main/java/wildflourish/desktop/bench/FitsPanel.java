@@ -3,6 +3,7 @@ package wildflourish.desktop.bench;
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import javafx.application.Platform;
 import javafx.scene.Node;
@@ -12,9 +13,11 @@ import javafx.scene.control.TextField;
 import javafx.scene.control.ToggleButton;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
+import wildflourish.core.hand.HandCost;
 import wildflourish.core.placing.Breaths;
 import wildflourish.core.placing.Fit;
 import wildflourish.core.placing.WhatFits;
+import wildflourish.core.version.Placement;
 import wildflourish.core.words.Words;
 import wildflourish.desktop.desk.Desk;
 import wildflourish.desktop.desk.Sight;
@@ -38,6 +41,8 @@ public final class FitsPanel extends VBox {
     private final Label where = new Label();
     private final HerePanel here;
     private final List<FitCard> cards = new ArrayList<>();
+    private final HandCosts costs = new HandCosts();
+    private Map<Placement, HandCost.Told> told = Map.of();
     /** Where nothing fits: that it is so, and the first why. */
     private final FingeringRow fingerings;
 
@@ -157,7 +162,18 @@ public final class FitsPanel extends VBox {
             }
         }
         List<Fit> missing = fits.subList(Math.min(cards.size(), fits.size()), fits.size());
-        frames.grow(missing, 1, () -> asked == shown, more -> add(more.get(0)));
+        frames.grow(missing, 1, () -> asked == shown, more -> {
+            add(more.get(0));
+            tellCosts(told);
+        });
+        told = Map.of();
+        List<Placement> placements = fits.stream().map(Fit::placement).toList();
+        desk.scene().ifPresent(scene -> costs.ask(scene, placements, this::tellCosts));
+    }
+
+    private void tellCosts(Map<Placement, HandCost.Told> known) {
+        told = known;
+        cards.forEach(card -> card.tell(known));
     }
 
     private void add(Fit fit) {

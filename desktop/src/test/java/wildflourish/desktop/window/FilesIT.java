@@ -114,12 +114,12 @@ class FilesIT extends WindowTest {
         assertThat(isShown("#notice-altered")).isTrue();
         click("#keep-as-tune");
         assertThat(isShown("#notice-altered")).isFalse();
-        assertThat(sight().book().lessons()).hasSize(10);
+        assertThat(sight().book().lessons()).hasSize(11);
         press(KeyCode.CONTROL, KeyCode.Z);
         WaitForAsyncUtils.waitForFxEvents();
         assertThat(isShown("#notice-altered")).isTrue();
         click("#take-saved");
-        assertThat(sight().book().lessons()).hasSize(9);
+        assertThat(sight().book().lessons()).hasSize(10);
         assertThat(isShown("#notice-altered")).isFalse();
     }
 

@@ -31,8 +31,21 @@ import wildflourish.files.abc.BookReader;
 /** One of each kind, one on top of another, breaths and rules over a phrase, the chanter: in a real window. */
 class OrnamentsIT extends WindowTest {
     /** How many kinds of ornaments find a place in the tune of an instrument. */
-    private static final Map<String, Integer> KINDS =
-            Map.of("whistle-d", 9, "recorder-soprano", 7, "union-d-closed", 8, "border-pipes", 3, "fiddle", 8);
+    private static final Map<String, Integer> KINDS = Map.of(
+            "whistle-d",
+            9,
+            "recorder-soprano",
+            7,
+            "union-d-closed",
+            8,
+            "border-pipes",
+            3,
+            "fiddle",
+            9,
+            "mandolin",
+            9,
+            "banjo-open-g",
+            8);
 
     private void lesson(int index, String instrument) throws Exception {
         inWindow(() -> {
@@ -86,7 +99,10 @@ class OrnamentsIT extends WindowTest {
                     return each;
                 }
             }
-            String kind = Ornament.of(ornament).kind().name().toLowerCase(java.util.Locale.ROOT);
+            String kind = Ornament.of(ornament, sight().chosen().instrument().family())
+                    .kind()
+                    .name()
+                    .toLowerCase(java.util.Locale.ROOT);
             ToggleButton fold = find("#kind-" + kind, ToggleButton.class);
             inWindow(() -> {
                 fold.fire();
@@ -219,6 +235,54 @@ class OrnamentsIT extends WindowTest {
         assertThat(BookReader.read(text).value()).isEqualTo(sight().book());
         press(KeyCode.CONTROL, KeyCode.Z);
         assertThat(sight().version().orElseThrow().layers()).isEmpty();
+    }
+
+    /** A key slurs two notes, then three, then none; the bows after them are drawn at once, and an order of bows holds over the phrase in the way that is chosen. */
+    @Test
+    void bowsAreSlurredByAKeyAndOrderedOverAPhrase() throws Exception {
+        lesson(8, "fiddle");
+        var tune = sight().tune().orElseThrow();
+        NoteId note = tune.bars().get(3).notes().get(1).id();
+        at(note);
+        press(KeyCode.U);
+        assertThat(here()).contains("slur2");
+        press(KeyCode.U);
+        assertThat(here()).contains("slur3");
+        press(KeyCode.U);
+        assertThat(here()).isEmpty();
+        ToggleButton fold = find("#phrase-fold", ToggleButton.class);
+        inWindow(() -> {
+            fold.fire();
+            find("#layer-bows", CheckBox.class).fire();
+            return true;
+        });
+        assertThat(sight().version().orElseThrow().layers()).hasSize(1);
+        inWindow(() -> {
+            desk.layers().choose(wildflourish.core.version.Layer.Rule.of("bows"), 1);
+            return true;
+        });
+        assertThat(sight().version().orElseThrow().layers().get(0).way()).isEqualTo("long-short-short");
+        assertThat(find("#way-bows", wildflourish.desktop.menu.Choice.class).word())
+                .contains("shuffle");
+        press(KeyCode.CONTROL, KeyCode.Z);
+        press(KeyCode.CONTROL, KeyCode.Z);
+        assertThat(sight().version().orElseThrow().layers()).isEmpty();
+    }
+
+    /** Cards of strings say what an ornament does to the hand, beside the window's thread. */
+    @Test
+    void aCardSaysWhatAnOrnamentCostsTheHand() throws Exception {
+        lesson(8, "fiddle");
+        var tune = sight().tune().orElseThrow();
+        NoteId equal = tune.bars().get(3).notes().get(0).id();
+        at(equal);
+        org.testfx.util.WaitForAsyncUtils.waitFor(
+                10,
+                java.util.concurrent.TimeUnit.SECONDS,
+                () -> inWindow(() -> window.lookupAll("#cost").stream()
+                        .anyMatch(each -> each.isVisible()
+                                && each instanceof javafx.scene.control.Label label
+                                && label.getText().endsWith("."))));
     }
 
     @Test
