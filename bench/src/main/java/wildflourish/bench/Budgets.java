@@ -21,6 +21,7 @@ import wildflourish.core.engraving.Score;
 import wildflourish.core.fingering.FingeringPath;
 import wildflourish.core.fingering.HandLines;
 import wildflourish.core.form.Phrasing;
+import wildflourish.core.hand.HandCost;
 import wildflourish.core.hand.Scene;
 import wildflourish.core.instrument.Family;
 import wildflourish.core.instrument.Instrument;
@@ -28,15 +29,18 @@ import wildflourish.core.ornament.Ornament;
 import wildflourish.core.ornament.Profile;
 import wildflourish.core.performance.Realisation;
 import wildflourish.core.performance.Realiser;
+import wildflourish.core.placing.Fit;
 import wildflourish.core.placing.Remark;
 import wildflourish.core.placing.WhatFits;
 import wildflourish.core.plain.BestFit;
 import wildflourish.core.problem.Parsed;
 import wildflourish.core.sound.Synth;
+import wildflourish.core.tune.Note;
 import wildflourish.core.tune.NoteId;
 import wildflourish.core.tune.Tune;
 import wildflourish.core.version.Book;
 import wildflourish.core.version.Placement;
+import wildflourish.core.version.Playing;
 import wildflourish.core.version.Span;
 import wildflourish.core.version.Spot;
 import wildflourish.core.version.Version;
@@ -58,6 +62,12 @@ public class Budgets {
     private Version demoVersion;
     private NoteId note;
     private Scene plain;
+    private Version fiddle;
+    private Version mandolin;
+    private Version banjo;
+    private Scene fiddleScene;
+    private Scene mandolinScene;
+    private Scene banjoScene;
     private String book;
 
     /** The material of all rows. */
@@ -75,6 +85,12 @@ public class Budgets {
         demoVersion = Long64.version(demo);
         note = tune.bars().get(20).notes().get(0).id();
         plain = Scene.of(tune, Version.plain("plain", version.playing()), Profile.usual());
+        fiddle = decorated("fiddle");
+        mandolin = decorated("mandolin");
+        banjo = decorated("banjo-open-g");
+        fiddleScene = Scene.of(tune, fiddle, Profile.usual());
+        mandolinScene = Scene.of(tune, mandolin, Profile.usual());
+        banjoScene = Scene.of(tune, banjo, Profile.usual());
         StringBuilder many = new StringBuilder();
         for (int i = 1; i <= 10_000; i++) {
             many.append("X:").append(i).append("\nT:Tune ").append(i).append("\nR:reel\nM:4/4\nL:1/8\nK:D\n");
@@ -93,6 +109,74 @@ public class Budgets {
         List<Remark> remarks = Remark.of(scene);
         List<Page> pages = Engraver.engrave(Score.of(scene, Score.Shows.BENCH), Paper.endless(118));
         return List.of(worked.moments().size(), remarks.size(), pages.size());
+    }
+
+    /** A tune of 64 bars on strings with an ornament on every third note. */
+    private Version decorated(String id) {
+        Version decorated = Version.plain("decorated", Playing.usual(tune, Instrument.of(id)));
+        Scene bare = Scene.of(tune, decorated, Profile.usual());
+        int count = 0;
+        for (Note each : tune.notes()) {
+            if (count++ % 3 == 0) {
+                Optional<Fit> best = WhatFits.at(bare, each.id()).best();
+                decorated = best.isPresent()
+                        ? decorated.with(tune, Spot.of(best.get().placement()))
+                        : decorated;
+            }
+        }
+        return decorated;
+    }
+
+    private Object placedOnStrings(Version on, String ornament) {
+        Ornament placed = Ornament.of(ornament, on.playing().instrument().family());
+        Version changed = on.with(tune, Spot.of(Placement.of(placed, Span.of(note))));
+        Scene scene = Scene.of(tune, changed, Profile.usual());
+        Realisation worked = Realiser.realise(scene);
+        List<Remark> remarks = Remark.of(scene);
+        List<Page> pages = Engraver.engrave(Score.of(scene, Score.Shows.BENCH), Paper.endless(118));
+        return List.of(worked.moments().size(), remarks.size(), pages.size());
+    }
+
+    /** Place an ornament on the fiddle, then find the path, realise, check and lay out 64 bars. */
+    @Benchmark
+    public Object placeToLayOutOnFiddle() {
+        return placedOnStrings(fiddle, "cut");
+    }
+
+    /** The same on the mandolin. */
+    @Benchmark
+    public Object placeToLayOutOnMandolin() {
+        return placedOnStrings(mandolin, "slide-in");
+    }
+
+    /** The same on the five-string banjo. */
+    @Benchmark
+    public Object placeToLayOutOnFiveStringBanjo() {
+        return placedOnStrings(banjo, "slide-in");
+    }
+
+    /** What fits here on strings, for one spot. */
+    @Benchmark
+    public WhatFits whatFitsOnFiddle() {
+        return WhatFits.at(fiddleScene, note);
+    }
+
+    /** The same on the mandolin. */
+    @Benchmark
+    public WhatFits whatFitsOnMandolin() {
+        return WhatFits.at(mandolinScene, note);
+    }
+
+    /** The same on the five-string banjo. */
+    @Benchmark
+    public WhatFits whatFitsOnFiveStringBanjo() {
+        return WhatFits.at(banjoScene, note);
+    }
+
+    /** The tables by which the cards say what an ornament costs the hand. */
+    @Benchmark
+    public HandCost tablesOfTheHandOnFiddle() {
+        return HandCost.of(fiddleScene);
     }
 
     /** What fits here, for one spot. */
