@@ -17,6 +17,8 @@ import wildflourish.core.performance.Realisation;
  */
 final class BowMomentChecker {
     private static final Fraction WHOLE_WAVE = Fraction.of(400);
+    /** G3 D4 A4 E5 (MIDI). */
+    private static final List<Integer> OPEN_STRINGS = List.of(55, 62, 69, 76);
 
     private final Times times;
     private final List<Moment> its;
@@ -126,9 +128,20 @@ final class BowMomentChecker {
         } else if (!isLevel(at)) {
             boolean isLast = at == its.size() - 1;
             least("slide", length, isLast ? times.of("string slide").max(times.floor()) : times.of("string slide"));
+        } else if (areTwoStopped(moment)) {
+            least("double stop", length, times.of("double stop").plus(times.floor()));
         } else {
             least("note", length, times.floor());
         }
+    }
+
+    /** Whether two fingers stop two strings: neither sounds the pitch of an open one. */
+    private static boolean areTwoStopped(Moment moment) {
+        List<Integer> pitches = moment.sounding().stream()
+                .flatMap(each -> each.voices().stream())
+                .map(voice -> voice.pitch().midi())
+                .toList();
+        return pitches.size() == 2 && pitches.stream().noneMatch(OPEN_STRINGS::contains);
     }
 
     private boolean isWave(int at) {

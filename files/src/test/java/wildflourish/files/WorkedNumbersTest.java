@@ -30,7 +30,8 @@ class WorkedNumbersTest {
         List<Row> rows = rows("worked-winds.table");
         assertThat(rows).hasSizeGreaterThan(70);
         rows.addAll(rows("worked-fiddle.table"));
-        assertThat(rows).hasSizeGreaterThan(140);
+        rows.addAll(rows("worked-plucked.table"));
+        assertThat(rows).hasSizeGreaterThan(200);
         return rows.stream()
                 .map(row -> DynamicTest.dynamicTest(row.toString(), () -> check(row)))
                 .toList();
@@ -45,7 +46,7 @@ class WorkedNumbersTest {
 
     private static Verdict ask(Row row, String tempo) {
         return Cell.of(row.text("type"), row.text("metre"), row.text("key"), row.text("melody"))
-                .on(row.text("instrument"), tempo, row.optional("hold").orElse("–"), 1)
+                .on(row.text("instrument"), tempo, row.optional("hold").orElse("–"), row.integer("note"))
                 .ask(row.text("student"), row.optional("school").orElse("–"), row.integer("note"))
                 .about(row.text("ornament"), row.integer("notes"));
     }
@@ -74,6 +75,13 @@ class WorkedNumbersTest {
         Version version = facts.situation().version().with(facts.situation().tune(), Spot.of(placement));
         Profile profile = facts.situation().scene().profile();
         Realisation realisation = Realiser.realise(facts.situation().tune(), version, profile);
+        if (facts.situation().instrument().family().isPlucked()) {
+            int sounded = facts.situation()
+                    .instrument()
+                    .sounding(facts.situation().note().melody())
+                    .midi();
+            return PluckMomentChecker.faults(realisation, profile, sounded).isEmpty();
+        }
         if (!facts.situation().instrument().family().isWind()) {
             return BowMomentChecker.faults(realisation, profile).isEmpty();
         }

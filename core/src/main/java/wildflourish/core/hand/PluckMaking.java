@@ -336,7 +336,12 @@ final class PluckMaking {
         if (isTremolo) {
             return times.of("tremolo stroke").max(times.of("pick stroke"));
         }
-        if (!part.seconds().isEmpty() && flat.size() > 1) {
+        boolean isInBurst =
+                flat.stream().filter(each -> each.begin().isNewBow()).count() > 1;
+        if (!isInBurst) {
+            return times.floor();
+        }
+        if (!part.seconds().isEmpty()) {
             return times.of("strings at once").max(times.floor());
         }
         Fraction own = times.of(changesString(at) ? "neighbour string" : "pick stroke");
