@@ -5,7 +5,7 @@ import wildflourish.core.instrument.PickingHand;
 import wildflourish.core.instrument.Strings;
 import wildflourish.core.instrument.StrokeOrder;
 
-/** What a banjo hand does: a state is the finger that takes the melody, counted from 0 for the thumb. */
+/** What a banjo hand does: a state is the finger that takes the melody, counted from 0 for the thumb. A note that the left hand makes by itself takes none. */
 record BanjoStrokes(Strings strings, StrokeOrder order, StringCosts costs) implements Strokes {
     /** Whether some finger takes the melody of a hold while the others sound what is under it. */
     static boolean canPinch(Strings strings, PickingHand hand, StringHold hold) {
@@ -58,6 +58,10 @@ record BanjoStrokes(Strings strings, StrokeOrder order, StringCosts costs) imple
 
     @Override
     public void next(int state, Step step, Sink sink) {
+        if (step.struck().demand().join() == Demand.Join.SAME_BOW) {
+            sink.stroke(state, 0);
+            return;
+        }
         for (int to = 0; to < states() && !step.isSoonerThan(HandTimes.BANJO_FINGER); to++) {
             double cost = own(to + 1, step.to(), step.struck());
             if (to == state) {

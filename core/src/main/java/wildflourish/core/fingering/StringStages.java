@@ -154,7 +154,10 @@ final class StringStages implements LinePath.Run<StringWay> {
         List<StringWay> ways = new ArrayList<>();
         for (int i = 0; i < line.size(); i++) {
             int state = way.states().get(i);
-            ways.add(strokes.way(holds.get(i).get(state / strokes.states()), state % strokes.states()));
+            StringWay taken = strokes.way(holds.get(i).get(state / strokes.states()), state % strokes.states());
+            boolean isByLeftHand = manner.strings().stroke() != Strings.Stroke.BOW
+                    && line.get(i).demand().join() == Demand.Join.SAME_BOW;
+            ways.add(isByLeftHand ? taken.slurred() : taken);
         }
         return ways;
     }
@@ -173,7 +176,8 @@ final class StringStages implements LinePath.Run<StringWay> {
     private boolean isAllowed(int stage, int hold, int stroke) {
         String pin = pins.getOrDefault(line.get(stage).note().id(), "");
         StringHold there = holds.get(stage).get(hold);
-        if (!strokes.canTake(there, stroke)) {
+        boolean isStruck = stage == 0 || line.get(stage).demand().join() != Demand.Join.SAME_BOW;
+        if (isStruck && !strokes.canTake(there, stroke)) {
             return false;
         }
         StringHold written = line.get(stage).isChord() ? there : new StringHold(List.of(there.melody()));

@@ -16,9 +16,14 @@ public record StringWay(StringHold hold, boolean isDown, boolean isSlurred, int 
         return hold.melody();
     }
 
+    /** The same made by the left hand alone. */
+    StringWay slurred() {
+        return new StringWay(hold, isDown, true, picker);
+    }
+
     /** {@code D2d}: string, finger as players call it (the fret on fretted strings), stroke; {@code A0+D3d} for two strings at once. */
     public String name(Strings strings) {
-        String how = picker > 0 ? PickingHand.letter(picker) : isSlurred ? "-" : isDown ? "d" : "u";
+        String how = isSlurred ? "-" : picker > 0 ? PickingHand.letter(picker) : isDown ? "d" : "u";
         return hold.name(strings) + how;
     }
 }

@@ -132,7 +132,7 @@ interface Strokes {
         }
     }
 
-    /** Down 0, up 1. */
+    /** Down 0, up 1. Where the left hand makes a note by itself, the pick swings on in the air. */
     record Pick(StrokeOrder order, StringCosts costs) implements Strokes {
         /** A note of a quaver and a half leaves the pick time to swing back. */
         private static final Fraction SWINGS_BACK = Fraction.of(3, 16);
@@ -156,6 +156,11 @@ interface Strokes {
 
         @Override
         public void next(int state, Step step, Sink sink) {
+            if (step.struck().demand().join() == Demand.Join.SAME_BOW) {
+                int ended = step.before().demand().turns() ? 1 - state : state;
+                sink.stroke(1 - ended, 0);
+                return;
+            }
             for (int to = 0; to < 2 && !step.isSoonerThan(HandTimes.PICK_STROKE); to++) {
                 int last = step.before().demand().turns() ? 1 - state : state;
                 boolean isTwice = to == last && step.struck().restMillis() == 0 && !isOfOrder(step, last, to);

@@ -84,10 +84,21 @@ class StringPathTest {
         private List<StringHold> holds(int at) {
             List<FingeredPitch> pitches = line.get(at).pitches();
             List<StringHold> together = manner.together(pitches).holds();
-            return together.isEmpty()
+            List<StringHold> all = together.isEmpty()
                     ? manner.together(pitches.subList(pitches.size() - 1, pitches.size()))
                             .holds()
                     : together;
+            Demand demand = line.get(at).demand();
+            List<StringHold> able = all.stream()
+                    .filter(hold -> demand.holds().contains(hold.name(manner.strings())))
+                    .toList();
+            return (able.isEmpty() ? all : able)
+                    .stream()
+                            .map(hold -> demand.seconds().containsKey(hold.name(manner.strings()))
+                                            && !line.get(at).isChord()
+                                    ? hold.with(demand.seconds().get(hold.name(manner.strings())))
+                                    : hold)
+                            .toList();
         }
 
         void start() {
@@ -99,7 +110,8 @@ class StringPathTest {
                                 hold,
                                 stroke,
                                 costs.ofBegin(manner.strings(), hold)
-                                        + strokes.begin(stroke, hold.melody().string(), line.get(0)));
+                                        + strokes.begin(stroke, hold.melody().string(), line.get(0))
+                                        + line.get(0).demand().extra().always());
                     }
                 }
             }
@@ -118,12 +130,19 @@ class StringPathTest {
             boolean isSame =
                     before.note().melody().midi() == struck.note().melody().midi();
             for (StringHold hold : holds(at)) {
-                double left = costs.ofMove(held, hold, before, struck) + costs.ofChoice(manner.strings(), hold);
+                double left = costs.ofMove(held, hold, before, struck)
+                        + costs.ofChoice(manner.strings(), hold)
+                        + struck.demand().extra().always();
                 strokes.next(
                         stroke,
                         new Strokes.Step(nearest(held, hold), nearest(hold, held), isSame, before, struck),
-                        (next, more) ->
-                                go(at + 1, hold, next, strokes.canTake(hold, next) ? cost + left + more : NEVER));
+                        (next, more) -> go(
+                                at + 1,
+                                hold,
+                                next,
+                                strokes.canTake(hold, next) || struck.demand().join() == Demand.Join.SAME_BOW
+                                        ? cost + left + more
+                                        : NEVER));
             }
         }
 
@@ -169,6 +188,58 @@ class StringPathTest {
                         .isCloseTo(path.cost(), within(1e-9));
             }
         }
+    }
+
+    /** Ornaments ask for strokes within notes, notes on the bow before or of the left hand alone, certain places, second strings, orders of strokes, and cost something. */
+    @ParameterizedTest
+    @CsvSource({
+        "fiddle, saw",
+        "fiddle, across",
+        "fiddle-gdgd, long-short-short",
+        "mandolin, reel-picks",
+        "mandolin, jig-picks",
+        "banjo-open-g, no-roll",
+        "banjo-open-g, nail-reel"
+    })
+    void noOtherWayCostsLessWithOrnaments(String strings, String order) {
+        Random random = new Random(strings.hashCode() + 7L);
+        StringPath.Manner manner = manner(strings, order, strings.startsWith("banjo") ? "banjo-hand" : "usual");
+        int found = 0;
+        for (int round = 0; round < 40; round++) {
+            List<Struck> line = line(randomLine(random, manner.strings()), false).stream()
+                    .map(struck -> struck.with(demand(random, struck, manner.strings())))
+                    .toList();
+            Brute brute = new Brute(line, manner);
+            brute.start();
+            LinePath<StringWay> path = StringPath.of(line, manner, Map.of());
+            if (brute.best < Double.POSITIVE_INFINITY) {
+                assertThat(path.cost()).as(strings + " " + line).isCloseTo(brute.best, within(1e-9));
+                found++;
+            }
+        }
+        assertThat(found).isGreaterThan(15);
+    }
+
+    private static Demand demand(Random random, Struck struck, Strings strings) {
+        List<StringHold> holds = Together.of(strings, List.of(struck.melody())).holds();
+        StringHold one = holds.get(random.nextInt(holds.size()));
+        boolean isBound = random.nextInt(3) == 0;
+        boolean isPaired =
+                random.nextInt(4) == 0 && one.melody().string() > 0 && strings.stroke() == Strings.Stroke.BOW;
+        Strings.Place open =
+                new Strings.Place(Math.max(0, one.melody().string() - 1), 0, Strings.Stop.OPEN, one.position());
+        Demand.Join join = List.of(Demand.Join.FREE, Demand.Join.FREE, Demand.Join.NEW_BOW, Demand.Join.SAME_BOW)
+                .get(random.nextInt(4));
+        return new Demand(
+                random.nextInt(3),
+                join,
+                isBound ? java.util.Set.of(one.name(strings)) : java.util.Set.of(),
+                random.nextBoolean(),
+                isPaired ? Map.of(one.name(strings), open) : Map.of(),
+                java.util.Optional.empty(),
+                List.of(),
+                java.util.Optional.empty(),
+                new Demand.Extra(random.nextInt(3) * 0.1, random.nextInt(2) * 0.8));
     }
 
     private static List<String> randomLine(Random random, Strings strings) {
