@@ -39,7 +39,7 @@ class WritingIT extends WindowTest {
     @Test
     void aTuneIsEnteredFromNothingOrnamentedSavedAndTakenAwayWithoutTheMouse() throws Exception {
         press(KeyCode.CONTROL, KeyCode.N);
-        assertThat(sight().book().lessons()).hasSize(10);
+        assertThat(sight().book().lessons()).hasSize(11);
         type("X:10\nT:Pegs on the Line\nR:jig\nM:6/8\nL:1/8\nK:D\n|:A3 FED|B3 AFD:|");
         assertThat(sight().tune().orElseThrow().title()).isEqualTo("Pegs on the Line");
         press(KeyCode.ESCAPE);
@@ -156,7 +156,7 @@ class WritingIT extends WindowTest {
     @Test
     void anotherFormOfTheTuneStandsBesideItWithItsSource() throws Exception {
         press(KeyCode.CONTROL, KeyCode.D);
-        assertThat(sight().book().lessons()).hasSize(10);
+        assertThat(sight().book().lessons()).hasSize(11);
         assertThat(find("#tunes", Choice.class).words().get(1)).isEqualTo("The Ferryman's Lantern · another player");
         assertThat(sight().tune().orElseThrow().header().credits().source()).contains("another player");
         press(KeyCode.CONTROL, KeyCode.S);
