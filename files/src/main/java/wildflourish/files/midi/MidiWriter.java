@@ -4,7 +4,9 @@ import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import javax.sound.midi.InvalidMidiDataException;
 import javax.sound.midi.MetaMessage;
 import javax.sound.midi.MidiEvent;
@@ -13,6 +15,7 @@ import javax.sound.midi.MidiSystem;
 import javax.sound.midi.Sequence;
 import javax.sound.midi.ShortMessage;
 import javax.sound.midi.Track;
+import wildflourish.core.hand.Glide;
 import wildflourish.core.hand.Voice;
 import wildflourish.core.instrument.Family;
 import wildflourish.core.music.Fraction;
@@ -54,6 +57,8 @@ public final class MidiWriter {
     private final List<Integer> under = new ArrayList<>();
 
     private int bend = CENTRE;
+    /** How far second notes are bent, by channel. */
+    private final Map<Integer, Integer> underBends = new HashMap<>();
 
     private MidiWriter(Track track, Realisation realisation) {
         this.track = track;
@@ -108,7 +113,7 @@ public final class MidiWriter {
         add(0, new MetaMessage(type, data, data.length));
     }
 
-    /** The melody has the first channel, second notes the next ones, drones those after: a bend moves only the melody. Channel 10 is left to drums. */
+    /** The melody has the first channel, second notes the next ones, drones those after: a bend moves only its own note. Channel 10 is left to drums. */
     private static int channelOf(int voice) {
         return voice < DRUMS ? voice : voice + 1;
     }
@@ -155,6 +160,28 @@ public final class MidiWriter {
         }
         if (!heard.melody().glide().isLevel()) {
             glide(moment, key);
+        }
+        for (int i = 0; i < Math.min(MOST_UNDER, heard.under().size()); i++) {
+            bendUnder(moment, i, heard.under().get(i).glide());
+        }
+    }
+
+    /** A second note is bent on its own channel, and straight again where it does not glide. */
+    private void bendUnder(Moment moment, int voice, Glide glide) throws InvalidMidiDataException {
+        int channel = channelOf(UNDER + voice);
+        double length = moment.lengthMillis().toDouble();
+        long from = tickOf(moment.startMillis());
+        long ticks = tickOf(moment.endMillis()) - from;
+        bendTo(from, channel, bendFor(glide.centsAt(0, length) / 100, 0));
+        for (double at = GLIDE_STEP_MILLIS; !glide.isLevel() && at < length; at += GLIDE_STEP_MILLIS) {
+            bendTo(from + Math.round(ticks * at / length), channel, bendFor(glide.centsAt(at, length) / 100, 0));
+        }
+    }
+
+    private void bendTo(long tick, int channel, int value) throws InvalidMidiDataException {
+        if (value != underBends.getOrDefault(channel, CENTRE)) {
+            underBends.put(channel, value);
+            add(tick, new ShortMessage(ShortMessage.PITCH_BEND, channel, value & 0x7f, value >> 7));
         }
     }
 

@@ -42,7 +42,12 @@ class MidiWriterTest {
         Version plain = Version.plain("midi", Playing.usual(tune, Instrument.of(instrument)));
         Span span = Span.of(new NoteId(note));
         return Realiser.realise(
-                tune, plain.with(tune, Spot.of(Placement.of(Stack.parse(stack), span))), Profile.usual());
+                tune,
+                plain.with(
+                        tune,
+                        Spot.of(Placement.of(
+                                Stack.parse(stack, Instrument.of(instrument).family()), span))),
+                Profile.usual());
     }
 
     private static List<Event> read(Tune tune, Realisation realisation) throws Exception {
@@ -91,6 +96,31 @@ class MidiWriterTest {
     }
 
     /** Pitch bend range and centre: MIDI 1.0 specification. */
+    /** Of two strings the one is bent up to the other: each has a channel, and the open one is never bent away. */
+    @Test
+    void ofTwoStringsOneIsBent() throws Exception {
+        Tune tune = tune("D2D2A4|e8|");
+        Realisation realisation = realise(tune, "fiddle", "slide-unison", 2);
+        assertThat(realisation.figures()).hasSize(1);
+        List<Event> events = read(tune, realisation);
+        List<Integer> channels = events.stream()
+                .filter(event -> event.message().getCommand() == ShortMessage.NOTE_ON
+                        && event.message().getData1() == 69
+                        && event.message().getData2() > 0)
+                .map(event -> event.message().getChannel())
+                .distinct()
+                .toList();
+        assertThat(channels).as("both strings sound A4").hasSize(2);
+        List<Integer> bent = events.stream()
+                .filter(event -> event.message().getCommand() == ShortMessage.PITCH_BEND
+                        && Math.abs(semitones(event.message())) > 0.3)
+                .map(event -> event.message().getChannel())
+                .distinct()
+                .toList();
+        assertThat(bent).hasSize(1);
+        assertThat(channels).containsAll(bent);
+    }
+
     @Test
     void aSlideIsBentAsTheRealisationSays() throws Exception {
         Tune tune = tune("A2A2B4|e8|");
