@@ -55,8 +55,7 @@ final class FitCard extends HBox {
         this.desk = desk;
         name.getStyleClass().add("card-name");
         clean.getStyleClass().add("clean");
-        cost.getStyleClass().add("clean");
-        cost.setId("cost");
+        cost.getStyleClass().addAll("clean", "hand-cost");
         cost.setWrapText(true);
         cost.managedProperty().bind(cost.visibleProperty());
         cost.setVisible(false);

@@ -43,9 +43,9 @@ class OrnamentsIT extends WindowTest {
             "fiddle",
             9,
             "mandolin",
-            9,
+            6,
             "banjo-open-g",
-            8);
+            6);
 
     private void lesson(int index, String instrument) throws Exception {
         inWindow(() -> {
@@ -279,7 +279,7 @@ class OrnamentsIT extends WindowTest {
         org.testfx.util.WaitForAsyncUtils.waitFor(
                 10,
                 java.util.concurrent.TimeUnit.SECONDS,
-                () -> inWindow(() -> window.lookupAll("#cost").stream()
+                () -> inWindow(() -> window.lookupAll(".hand-cost").stream()
                         .anyMatch(each -> each.isVisible()
                                 && each instanceof javafx.scene.control.Label label
                                 && label.getText().endsWith("."))));

@@ -40,7 +40,7 @@ class WritingIT extends WindowTest {
     void aTuneIsEnteredFromNothingOrnamentedSavedAndTakenAwayWithoutTheMouse() throws Exception {
         press(KeyCode.CONTROL, KeyCode.N);
         assertThat(sight().book().lessons()).hasSize(11);
-        type("X:10\nT:Pegs on the Line\nR:jig\nM:6/8\nL:1/8\nK:D\n|:A3 FED|B3 AFD:|");
+        type("X:11\nT:Pegs on the Line\nR:jig\nM:6/8\nL:1/8\nK:D\n|:A3 FED|B3 AFD:|");
         assertThat(sight().tune().orElseThrow().title()).isEqualTo("Pegs on the Line");
         press(KeyCode.ESCAPE);
         press(KeyCode.ENTER);
@@ -50,8 +50,8 @@ class WritingIT extends WindowTest {
         assertThat(here()).contains("long-roll");
         press(KeyCode.CONTROL, KeyCode.S);
         Book saved = BookReader.read(Files.readString(book)).value();
-        assertThat(saved.lessons().get(9).tune().title()).isEqualTo("Pegs on the Line");
-        assertThat(saved.lessons().get(9).stairs()).hasSize(1);
+        assertThat(saved.lessons().get(10).tune().title()).isEqualTo("Pegs on the Line");
+        assertThat(saved.lessons().get(10).stairs()).hasSize(1);
         Path pdf = book.resolveSibling("pegs.pdf");
         when(picker.toSave(anyString(), eq("pdf"))).thenReturn(Optional.of(pdf));
         press(KeyCode.CONTROL, KeyCode.E);
