@@ -3,7 +3,6 @@ package wildflourish.core.fingering;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
-import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -125,7 +124,7 @@ class RollsTest {
             List<Rolls.Bar> bars = List.of(random(random), random(random));
             Rolls rolls = rolls(quaver);
             Rolls.Found found = rolls.best(bars);
-            assertThat(found.cost()).isCloseTo(brute(rolls, bars, quaver), within(1e-9));
+            assertThat(found.cost()).isCloseTo(brute(bars, quaver), within(1e-9));
             for (int i = 0; i < bars.size(); i++) {
                 check(bars.get(i), found.bars().get(i));
             }
@@ -170,31 +169,106 @@ class RollsTest {
         }
     }
 
-    /** The sum of what every pair of rolls, or plain bars, costs; the search within one roll being tried note by note. */
-    private static double brute(Rolls rolls, List<Rolls.Bar> bars, double quaver) {
-        double best = NEVER;
-        List<Optional<StrokeOrder>> choices = new ArrayList<>();
-        StrokeOrder.rolls().forEach(roll -> choices.add(Optional.of(roll)));
-        choices.add(Optional.empty());
-        for (Optional<StrokeOrder> one : choices) {
-            for (Optional<StrokeOrder> other : choices) {
-                List<Rolls.Bar> fixed = List.of(only(bars.get(0), one), only(bars.get(1), other));
-                double plain = (one.isEmpty() && !bars.get(0).isFull() ? 3 : 0)
-                        + (other.isEmpty() && !bars.get(1).isFull() ? 3 : 0);
-                Rolls.Found found = rolls.best(fixed);
-                boolean isAsAsked = isPlayed(found, 0) == one.isPresent() && isPlayed(found, 1) == other.isPresent();
-                best = isAsAsked ? Math.min(best, found.cost() + plain) : best;
+    // Every way there is, by the costs of the handbook and nothing of the search
+
+    /** Where the hand is: the string just struck, whether by the tune, and where the ringing note of the tune lies; what it came to. */
+    private record End(String roll, int string, boolean wasTune, int ringString, int ringFret) {}
+
+    private static double brute(List<Rolls.Bar> bars, double quaver) {
+        Map<End, Double> ends = new HashMap<>(Map.of(new End("", -1, false, -1, 0), 0.0));
+        for (Rolls.Bar bar : bars) {
+            Map<End, Double> next = new HashMap<>();
+            for (Map.Entry<End, Double> end : ends.entrySet()) {
+                for (StrokeOrder roll : bar.isFull() ? List.<StrokeOrder>of() : bar.rolls()) {
+                    double entry =
+                            end.getKey().roll().isEmpty() || end.getKey().roll().equals(roll.id()) ? 0 : 0.1;
+                    double first = entry + overBarLine(end.getKey().roll(), roll, quaver);
+                    if (first < NEVER) {
+                        every(bar, roll, 0, end.getKey(), end.getValue() + first, next);
+                    }
+                }
+                double plain = end.getValue() + (bar.isFull() ? 0 : 3);
+                next.merge(new End("", -1, false, -1, 0), plain, Math::min);
+            }
+            ends = next;
+        }
+        return ends.values().stream().mapToDouble(each -> each).min().orElse(NEVER);
+    }
+
+    private static double overBarLine(String before, StrokeOrder roll, double quaver) {
+        if (before.isEmpty()) {
+            return 0;
+        }
+        boolean isTwice =
+                StrokeOrder.of(before).fingers().get(7).equals(roll.fingers().get(0));
+        return !isTwice ? 0 : quaver < 120 ? NEVER : 450 / quaver;
+    }
+
+    private static void every(
+            Rolls.Bar bar, StrokeOrder roll, int quaver, End end, double cost, Map<End, Double> ends) {
+        if (quaver == 8) {
+            ends.merge(
+                    new End(roll.id(), end.string(), end.wasTune(), end.ringString(), end.ringFret()), cost, Math::min);
+            return;
+        }
+        int finger = roll.fingers().get(quaver);
+        List<Integer> reached = finger == 1 ? List.of(2, 3, 4, 5) : finger == 2 ? List.of(2, 3) : List.of(1, 2);
+        FingeredPitch tune = bar.onsets().get(quaver);
+        for (int number : reached) {
+            int string = number == 5 ? 4 : 4 - number;
+            int open = BANJO.open().get(string).midi();
+            int fret = tune != null ? tune.midi() - open : fill(bar, quaver, string, open, end);
+            boolean isThere = fret == 0 || (fret > 0 && fret <= 5 && number != 5) || (fret > 0 && tune == null);
+            boolean isHidden = tune == null && string == end.string() && end.wasTune();
+            if (!isThere || isHidden) {
+                continue;
+            }
+            double more = tune != null
+                    ? ofTune(roll, quaver, finger, number, fret)
+                    : (roll.strings().get(quaver) == number ? 0 : 0.4)
+                            + (string == end.ringString() ? 0.3 : fret > 0 ? 0.2 : 0);
+            if (number == 5) {
+                more += bar.chords().get(quaver).contains(Math.floorMod(open, 12)) ? 0 : 0.3;
+                more += quaver % 4 == 0 ? 0.8 : 0;
+            }
+            more += string != end.string() ? 0 : tune != null && end.wasTune() ? 0.3 : 0.6;
+            End here = new End(
+                    roll.id(),
+                    string,
+                    tune != null,
+                    tune != null ? string : end.ringString(),
+                    tune != null ? fret : end.ringFret());
+            every(bar, roll, quaver + 1, here, cost + more, ends);
+        }
+    }
+
+    private static double ofTune(StrokeOrder roll, int quaver, int finger, int number, int fret) {
+        double by = finger == 1 ? 0 : finger == 3 && number == 1 ? 0.1 : 0.3;
+        Set<Integer> accents = switch (roll.id()) {
+            case "alternating-thumb" -> Set.of(0, 2, 4, 6);
+            case "forward-backward-roll" -> Set.of(0, 4);
+            default -> Set.of(0, 3, 6);
+        };
+        return by * (quaver % 4 == 0 ? 2 : 1)
+                + (fret == 0 ? 0 : fret == 5 ? 0.5 : 0.1)
+                + (accents.contains(quaver) ? 0 : 0.2);
+    }
+
+    /** −1 where the string has nothing to fill with. */
+    private static int fill(Rolls.Bar bar, int quaver, int string, int open, End end) {
+        if (string == end.ringString()) {
+            return end.ringFret();
+        }
+        if (string == 4) {
+            return G_MAJOR.contains(Math.floorMod(open, 12)) ? 0 : -1;
+        }
+        for (int fret = 0; fret <= 4; fret++) {
+            double apart = Math.abs(667 * (Math.pow(2, -fret / 12.0) - Math.pow(2, -end.ringFret() / 12.0)));
+            boolean isNear = fret == 0 || end.ringFret() == 0 || apart <= 105;
+            if (isNear && bar.chords().get(quaver).contains(Math.floorMod(open + fret, 12))) {
+                return fret;
             }
         }
-        assertThat(quaver).isPositive();
-        return best;
-    }
-
-    private static boolean isPlayed(Rolls.Found found, int bar) {
-        return found.bars().get(bar).roll().isPresent();
-    }
-
-    private static Rolls.Bar only(Rolls.Bar bar, Optional<StrokeOrder> roll) {
-        return new Rolls.Bar(bar.onsets(), bar.chords(), roll.stream().toList());
+        return -1;
     }
 }
