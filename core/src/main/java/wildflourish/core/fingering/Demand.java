@@ -59,6 +59,11 @@ public record Demand(
         return new Demand(more, join, holds, partsEqual, seconds, Optional.of(other), instead, stays, extra);
     }
 
+    /** Held in one way alone, as it is pinned. */
+    public Demand heldAs(String hold) {
+        return new Demand(more, join, Set.of(hold), partsEqual, seconds, order, instead, stays, extra);
+    }
+
     /** With more strokes within the note. */
     public Demand withMore(int strokes) {
         return new Demand(strokes, join, holds, partsEqual, seconds, order, instead, stays, extra);

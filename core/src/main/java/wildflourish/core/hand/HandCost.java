@@ -1,5 +1,6 @@
 package wildflourish.core.hand;
 
+import java.util.Comparator;
 import java.util.HashMap;
 import java.util.Map;
 import java.util.Optional;
@@ -76,7 +77,16 @@ public final class HandCost {
         Optional<String> hold = first.map(Demand::holds)
                 .filter(holds ->
                         !holds.isEmpty() && plain.filter(holds::contains).isEmpty())
-                .flatMap(holds -> holds.stream().findFirst());
+                .flatMap(holds -> cheapest(placement, first.get(), others));
         return Optional.of(new Told(tables.get().more(others), turns, hold));
+    }
+
+    /** Of the ways in which the first note can be held the one that costs least. */
+    private Optional<String> cheapest(Placement placement, Demand first, Map<NoteId, Demand> others) {
+        Map<NoteId, Demand> tried = new HashMap<>(others);
+        return first.holds().stream().sorted().min(Comparator.comparingDouble(hold -> {
+            tried.put(placement.span().first(), first.heldAs(hold));
+            return tables.orElseThrow().more(tried);
+        }));
     }
 }
