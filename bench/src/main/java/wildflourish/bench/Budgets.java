@@ -68,6 +68,8 @@ public class Budgets {
     private Scene fiddleScene;
     private Scene mandolinScene;
     private Scene banjoScene;
+    private HandCost fiddleCost;
+    private List<Placement> fiddleFits;
     private String book;
 
     /** The material of all rows. */
@@ -91,6 +93,10 @@ public class Budgets {
         fiddleScene = Scene.of(tune, fiddle, Profile.usual());
         mandolinScene = Scene.of(tune, mandolin, Profile.usual());
         banjoScene = Scene.of(tune, banjo, Profile.usual());
+        fiddleCost = HandCost.of(fiddleScene);
+        fiddleFits = WhatFits.at(fiddleScene, note).fitting().stream()
+                .map(Fit::placement)
+                .toList();
         StringBuilder many = new StringBuilder();
         for (int i = 1; i <= 10_000; i++) {
             many.append("X:").append(i).append("\nT:Tune ").append(i).append("\nR:reel\nM:4/4\nL:1/8\nK:D\n");
@@ -177,6 +183,12 @@ public class Budgets {
     @Benchmark
     public HandCost tablesOfTheHandOnFiddle() {
         return HandCost.of(fiddleScene);
+    }
+
+    /** What each of the cards at one spot costs the hand, the tables being kept. */
+    @Benchmark
+    public List<Optional<HandCost.Told>> handCostOfTheCardsOnFiddle() {
+        return fiddleFits.stream().map(fiddleCost::told).toList();
     }
 
     /** What fits here, for one spot. */

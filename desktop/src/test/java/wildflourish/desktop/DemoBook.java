@@ -73,7 +73,10 @@ final class DemoBook {
     /** The breakdown on the fiddle: slurs, hammers and slides at Leaf, rolls and trebles at Bud, second strings at Bloom. */
     private static Stair fiddle(Tune tune) {
         Stair stair = Stair.starting(tune, Instrument.of("fiddle"), 4);
-        for (String place : List.of(
+        stair = placedIfFits(
+                tune,
+                stair,
+                1,
                 "1.2.slur2.2",
                 "2.2.slur2.2",
                 "3.2.slur2.2",
@@ -85,10 +88,11 @@ final class DemoBook {
                 "5.0.slide-in.1",
                 "12.4.slur2.2",
                 "13.0.slide-in.1",
-                "16.2.slur2.2")) {
-            stair = placedIfFits(tune, stair, 1, place);
-        }
-        for (String place : List.of(
+                "16.2.slur2.2");
+        stair = placedIfFits(
+                tune,
+                stair,
+                2,
                 "2.0.open-cran.1",
                 "4.0.short-roll.1",
                 "6.0.open-cran.1",
@@ -96,34 +100,34 @@ final class DemoBook {
                 "11.0.short-roll.1",
                 "4.3.treble.1",
                 "14.3.short-roll.1",
-                "17.0.treble.1")) {
-            stair = placedIfFits(tune, stair, 2, place);
-        }
-        for (String place : List.of(
+                "17.0.treble.1");
+        stair = placedIfFits(
+                tune,
+                stair,
+                3,
                 "8.1.unison.1",
                 "8.2.end-stop.1",
                 "3.5.drone-below.1",
                 "12.0.planted.1",
                 "13.4.third.1",
                 "17.1.slide-unison.1",
-                "17.2.end-stop.1")) {
-            stair = placedIfFits(tune, stair, 3, place);
-        }
+                "17.2.end-stop.1");
         return stair;
     }
 
     /** The plucked breakdown on the five-string: slides, hammers and a pinch at Leaf, then rolls over the first part and a tag at the end. */
     private static Stair banjo(Tune tune) {
         Stair stair = Stair.starting(tune, Instrument.of("banjo-open-g"), 3);
-        for (String place : List.of(
+        stair = placedIfFits(
+                tune,
+                stair,
+                1,
                 "0.1.slide-in.1",
                 "4.1.slide-in.1",
                 "7.0.pinch.1",
                 "8.0.slide-in.1",
                 "12.0.slide-in.1",
-                "10.0.slide-in.1")) {
-            stair = placedIfFits(tune, stair, 1, place);
-        }
+                "10.0.slide-in.1");
         stair = placedIfFits(tune, stair, 2, "15.0.tag.1");
         return stair.with(2, stair.at(2).withLayers(List.of(over(tune, "rolls", 0, 7))));
     }
@@ -131,15 +135,16 @@ final class DemoBook {
     /** The same on the mandolin: slides and trebles at Leaf, repeated and connecting notes at Bud, double stops and blue notes at Bloom. */
     private static Stair mandolin(Tune tune) {
         Stair stair = Stair.starting(tune, Instrument.of("mandolin"), 4);
-        for (String place : List.of(
+        stair = placedIfFits(
+                tune,
+                stair,
+                1,
                 "0.2.slide-in.1",
                 "2.0.treble.1",
                 "4.2.slide-in.1",
                 "9.1.treble.1",
                 "8.0.slide-in.1",
-                "13.1.slide-in.1")) {
-            stair = placedIfFits(tune, stair, 1, place);
-        }
+                "13.1.slide-in.1");
         List<Layer> layers = new ArrayList<>(List.of(over(tune, "repeat", 0, 15), over(tune, "connect", 0, 15)));
         stair = stair.with(2, stair.at(2).withLayers(layers));
         layers.add(over(tune, "double", 0, 15));
@@ -155,7 +160,15 @@ final class DemoBook {
         return new Layer(Layer.Rule.of(rule), span, Passes.EVERY);
     }
 
-    /** A place as bar, note, ornament and how many notes; left out where it does not fit. */
+    /** Each place as bar, note, ornament and how many notes; left out where it does not fit. */
+    private static Stair placedIfFits(Tune tune, Stair begun, int stage, String... places) {
+        Stair stair = begun;
+        for (String place : places) {
+            stair = placedIfFits(tune, stair, stage, place);
+        }
+        return stair;
+    }
+
     private static Stair placedIfFits(Tune tune, Stair stair, int stage, String place) {
         String[] words = place.split("[.]", -1);
         List<Note> bar = tune.bars().get(Integer.parseInt(words[0])).notes();

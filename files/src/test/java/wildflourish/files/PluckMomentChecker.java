@@ -23,6 +23,7 @@ final class PluckMomentChecker {
     private static final Fraction ON_AND_OFF = Fraction.of(60);
     private static final Fraction BEND = Fraction.of(120);
     private static final Fraction NAIL_AGAIN = Fraction.of(140);
+    private static final Fraction INDEX_AGAIN = Fraction.of(120);
     private static final Fraction TREMOLO = Fraction.of(400);
     private static final Fraction TREMOLO_STROKE = Fraction.of(77);
     private static final List<Integer> SLIDES = List.of(0, 60, 80, 110, 140);
@@ -74,14 +75,16 @@ final class PluckMomentChecker {
         for (int i = 0; i < its.size(); i++) {
             check(i);
         }
-        boolean isNail =
-                its.get(0).sounding().filter(each -> each.by().equals("N")).isPresent();
         boolean thenThumb = its.stream()
                 .skip(1)
                 .anyMatch(moment ->
                         moment.sounding().filter(each -> each.by().equals("T")).isPresent());
-        if (isNail && thenThumb) {
+        String first = its.get(0).sounding().map(Moment.Sounding::by).orElse("");
+        if (thenThumb && first.equals("N")) {
             least("the nail again", end.minus(start), motor(NAIL_AGAIN));
+        }
+        if (thenThumb && first.equals("I")) {
+            least("the index again", end.minus(start), motor(INDEX_AGAIN));
         }
         if (isTremolo()) {
             least("tremolo", end.minus(start), TREMOLO);

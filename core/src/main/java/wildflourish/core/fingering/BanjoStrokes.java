@@ -65,7 +65,7 @@ record BanjoStrokes(Strings strings, StrokeOrder order, StringCosts costs) imple
         for (int to = 0; to < states() && !step.isSoonerThan(HandTimes.BANJO_FINGER); to++) {
             double cost = own(to + 1, step.to(), step.struck());
             if (to == state) {
-                cost += step.isSoonerThan(HandTimes.BANJO_SAME_FINGER)
+                cost += step.isSoonerThan(again(to + 1))
                         ? Double.POSITIVE_INFINITY
                         : StringCosts.forgiven(costs.of("again"), step.before(), step.struck());
             }
@@ -74,6 +74,10 @@ record BanjoStrokes(Strings strings, StrokeOrder order, StringCosts costs) imple
                 sink.stroke(to, cost);
             }
         }
+    }
+
+    private static double again(int finger) {
+        return PickingHand.isNail(finger) ? HandTimes.BANJO_NAIL_AGAIN : HandTimes.BANJO_SAME_FINGER;
     }
 
     @Override

@@ -54,6 +54,25 @@ public record Demand(
         instead = List.copyOf(instead);
     }
 
+    /** Of a note that an ornament is made on; where it goes on with the stroke before, an equal note may come before it. */
+    public static Demand of(int more, Join join, Set<String> holds, Map<String, Strings.Place> seconds) {
+        return new Demand(
+                more,
+                join,
+                holds,
+                join == Join.SAME_BOW,
+                seconds,
+                Optional.empty(),
+                List.of(),
+                Optional.empty(),
+                Extra.NONE);
+    }
+
+    /** With what it costs besides. */
+    public Demand with(Extra other) {
+        return new Demand(more, join, holds, partsEqual, seconds, order, instead, stays, other);
+    }
+
     /** With an order of strokes. */
     public Demand with(StrokeOrder other) {
         return new Demand(more, join, holds, partsEqual, seconds, Optional.of(other), instead, stays, extra);

@@ -19,6 +19,7 @@ final class HandTimes {
     static final double PICK_STROKE = of("pick stroke");
     static final double BANJO_FINGER = of("banjo finger");
     static final double BANJO_SAME_FINGER = of("banjo same finger");
+    static final double BANJO_NAIL_AGAIN = of("banjo nail again");
     static final double BUTTON = of("button");
     static final double BUTTON_SAME_FINGER = of("button same finger");
     static final double BELLOWS_TURN = of("bellows turn");

@@ -7,6 +7,7 @@ import java.util.Optional;
 import java.util.Set;
 import wildflourish.core.fingering.Manners;
 import wildflourish.core.fingering.StringPath;
+import wildflourish.core.instrument.PickingHand;
 import wildflourish.core.line.Tone;
 import wildflourish.core.music.Fraction;
 import wildflourish.core.music.Tempo;
@@ -189,7 +190,7 @@ public record Attempt(
         if (isTremolo) {
             limits.add(new Limit(span, scene.times().of("tremolo"), slow));
         }
-        nailAgain(occasion, least).ifPresent(again -> limits.add(new Limit(span, again, slow)));
+        leadAgain(occasion, least).ifPresent(again -> limits.add(new Limit(span, again, slow)));
         if (shortest.borrows() && occasion.before().isPresent()) {
             limits.addAll(lending(scene, first, occasion.before().get(), shortest.leadMillis()));
         }
@@ -197,9 +198,12 @@ public record Attempt(
     }
 
     /** What the finger that leads needs before it strikes the next note; empty where the figure does not begin with it. */
-    private static Optional<Fraction> nailAgain(Occasion occasion, Figure figure) {
+    private static Optional<Fraction> leadAgain(Occasion occasion, Figure figure) {
         boolean leads = figure.parts().get(0).by().equals("L");
-        return leads ? Optional.of(occasion.times().of("banjo nail again")) : Optional.empty();
+        boolean isNail = leads && PickingHand.isNail(PluckSpot.handOf(occasion).lead());
+        return leads
+                ? Optional.of(occasion.times().of(isNail ? "banjo nail again" : "banjo same finger"))
+                : Optional.empty();
     }
 
     /** A note left out and half of the one before it are the breath; the one before keeps a floor. */

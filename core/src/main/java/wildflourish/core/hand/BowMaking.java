@@ -31,20 +31,7 @@ final class BowMaking {
 
     /** Empty where some sound of it does not lie under the hand. */
     Optional<Made> make() {
-        List<Made.Slot> slots = new ArrayList<>();
-        int at = 0;
-        for (Figure.Slot slot : spot.figure.slots()) {
-            List<Made.Part> parts = new ArrayList<>();
-            for (Part part : slot.parts()) {
-                Optional<Made.Part> made = part(part, at++, slot);
-                if (made.isEmpty()) {
-                    return Optional.empty();
-                }
-                parts.add(made.get());
-            }
-            slots.add(new Made.Slot(slot.share(), parts));
-        }
-        return Optional.of(new Made(spot.figure.opening() == Figure.Opening.BEFORE, slots));
+        return Made.of(spot.figure, (slot, part, at) -> part(part, at, slot));
     }
 
     private Optional<Made.Part> part(Part part, int at, Figure.Slot slot) {

@@ -37,20 +37,8 @@ final class BowSpot {
     }
 
     private List<Grasp> grasps() {
-        List<List<Strings.Place>> spans = List.of(List.of());
-        for (Tone tone : occasion.tones()) {
-            List<List<Strings.Place>> longer = new ArrayList<>();
-            for (List<Strings.Place> held : spans) {
-                for (Strings.Place place : places(tone)) {
-                    List<Strings.Place> more = new ArrayList<>(held);
-                    more.add(place);
-                    longer.add(more);
-                }
-            }
-            spans = longer;
-        }
         List<Grasp> all = new ArrayList<>();
-        for (List<Strings.Place> span : spans) {
+        for (List<Strings.Place> span : Grasp.spans(occasion.tones(), this::places)) {
             boolean isStretched =
                     span.stream().anyMatch(place -> place.stop().name().equals(STRETCHED));
             for (Optional<Strings.Place> before :

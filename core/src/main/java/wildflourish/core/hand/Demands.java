@@ -1,5 +1,6 @@
 package wildflourish.core.hand;
 
+import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -7,7 +8,6 @@ import java.util.Optional;
 import java.util.Set;
 import wildflourish.core.fingering.Demand;
 import wildflourish.core.fingering.HandLines;
-import wildflourish.core.instrument.Strings;
 import wildflourish.core.line.Line;
 import wildflourish.core.line.Tone;
 import wildflourish.core.music.Fraction;
@@ -44,20 +44,6 @@ final class Demands {
         return demands;
     }
 
-    /** The same for a scene. */
-    static Map<NoteId, Demand> of(Scene scene) {
-        return of(scene.tune(), scene.version(), scene.line(), Hands.plain(scene.tune(), scene.version()));
-    }
-
-    /** What one placement would ask where its first note is first played; nothing where it never is. */
-    static Map<NoteId, Demand> of(Scene scene, Placement placement) {
-        Ways ways = Ways.on(scene.version(), Hands.plain(scene.tune(), scene.version()));
-        return scene.line()
-                .indexOf(placement.span().first())
-                .map(at -> ofPlacement(scene.tune(), scene.version(), placement, scene.line(), at, ways))
-                .orElse(Map.of());
-    }
-
     private static Map<NoteId, Demand> ofPlacement(
             Tune tune, Version version, Placement placement, Line line, int at, Ways ways) {
         int count = line.countOf(at, placement);
@@ -82,71 +68,49 @@ final class Demands {
                 : bowed(occasion, figure);
     }
 
-    /** Of picks and banjo hands: the places that will do, what sounds beside them, strokes within a note, notes that are not struck. */
-    private static Map<NoteId, Demand> plucked(Occasion occasion, Figure figure) {
-        Figure least = figure.unrolled(figure.shake().least());
-        PluckGrip grip = new PluckGrip(occasion, least);
+    /** What is asked of a note of a placement, of the i-th, from what begins within it. */
+    private interface EachNote {
+        Demand of(int i, List<Part> within);
+    }
+
+    private static Map<NoteId, Demand> each(Occasion occasion, Figure figure, EachNote note) {
         Map<NoteId, Demand> demands = new HashMap<>();
-        Demand.Extra extra = extra(occasion);
         Fraction begins = Fraction.ZERO;
         for (int i = 0; i < occasion.tones().size(); i++) {
             Tone tone = occasion.tones().get(i);
             Fraction ends = begins.plus(tone.length());
-            List<Part> within = within(least, least.parts(), begins, ends, occasion.lengthWholeNotes());
-            boolean isStruck =
-                    within.isEmpty() || i == 0 || within.get(0).begin().isNewBow();
-            Map<String, Strings.Place> seconds = new HashMap<>();
-            Set<String> able = grip.able(i);
-            for (Strings.Place place : grip.places(i)) {
-                grip.beside(i, place).stream()
-                        .reduce((one, other) -> other)
-                        .ifPresent(beside -> seconds.put(grip.name(place), beside));
-            }
-            demands.put(
-                    tone.note().id(),
-                    new Demand(
-                            more(within),
-                            isStruck ? Demand.Join.FREE : Demand.Join.SAME_BOW,
-                            able,
-                            !isStruck,
-                            seconds,
-                            Optional.empty(),
-                            List.of(),
-                            Optional.empty(),
-                            i == 0 ? extra : Demand.Extra.NONE));
+            Demand demand = note.of(i, within(figure, begins, ends, occasion.lengthWholeNotes()));
+            demands.put(tone.note().id(), i == 0 ? demand.with(extra(occasion)) : demand);
             begins = ends;
         }
         return demands;
     }
 
+    /** Of picks and banjo hands: the places that will do, what sounds beside them, strokes within a note, notes that are not struck. */
+    private static Map<NoteId, Demand> plucked(Occasion occasion, Figure figure) {
+        Figure least = figure.unrolled(figure.shake().least());
+        PluckGrip grip = new PluckGrip(occasion, least);
+        return each(occasion, least, (i, within) -> {
+            boolean isStruck =
+                    within.isEmpty() || i == 0 || within.get(0).begin().isNewBow();
+            return Demand.of(
+                    more(within), isStruck ? Demand.Join.FREE : Demand.Join.SAME_BOW, grip.able(i), grip.seconds(i));
+        });
+    }
+
     private static Map<NoteId, Demand> bowed(Occasion occasion, Figure figure) {
         BowGrip grip = new BowGrip(occasion, figure.unrolled(figure.shake().least()));
-        Map<NoteId, Demand> demands = new HashMap<>();
-        List<Part> parts = figure.parts();
         boolean isNewOnly = occasion.stack().choices().stream()
                 .anyMatch(choice -> choice.ornament().speech().refusals().contains(Refusal.NEEDS_NEW_BOW));
-        Demand.Extra extra = extra(occasion);
-        Fraction begins = Fraction.ZERO;
-        for (int i = 0; i < occasion.tones().size(); i++) {
-            Tone tone = occasion.tones().get(i);
-            Fraction ends = begins.plus(tone.length());
-            List<Part> within = within(figure, parts, begins, ends, occasion.lengthWholeNotes());
-            Demand.Join join = i == 0 ? isNewOnly ? Demand.Join.NEW_BOW : Demand.Join.FREE : joinOf(within);
-            demands.put(
-                    tone.note().id(),
-                    new Demand(
-                            more(within),
-                            join,
-                            i == 0 ? grip.able() : Set.of(),
-                            join == Demand.Join.SAME_BOW,
-                            grip.seconds(i),
-                            Optional.empty(),
-                            List.of(),
-                            Optional.empty(),
-                            i == 0 ? extra : Demand.Extra.NONE));
-            begins = ends;
-        }
-        return demands;
+        Demand.Join first = isNewOnly ? Demand.Join.NEW_BOW : Demand.Join.FREE;
+        return each(
+                occasion,
+                figure,
+                (i, within) -> Demand.of(
+                        more(within),
+                        i == 0 ? first : joinOf(within),
+                        i == 0 ? grip.able() : Set.of(),
+                        grip.seconds(i)));
     }
 
     private static Demand.Extra extra(Occasion occasion) {
@@ -161,12 +125,12 @@ final class Demands {
     }
 
     /** The parts that begin while a written note lasts. */
-    private static List<Part> within(Figure figure, List<Part> parts, Fraction begins, Fraction ends, Fraction whole) {
-        List<Part> within = new java.util.ArrayList<>();
+    private static List<Part> within(Figure figure, Fraction begins, Fraction ends, Fraction whole) {
+        List<Part> within = new ArrayList<>();
         Fraction at = Fraction.ZERO;
         boolean isExact = figure.slots().stream().allMatch(slot -> slot.share().kind() == Share.Kind.EXACT);
         if (!isExact) {
-            return begins.isZero() ? parts : within;
+            return begins.isZero() ? figure.parts() : within;
         }
         for (Figure.Slot slot : figure.slots()) {
             if (!at.isLessThan(begins) && at.isLessThan(ends)) {

@@ -1,8 +1,11 @@
 package wildflourish.core.hand;
 
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.function.Function;
 import wildflourish.core.instrument.Strings;
+import wildflourish.core.line.Tone;
 
 /**
  * One way of holding the notes of a figure and those beside it on strings.
@@ -13,6 +16,23 @@ import wildflourish.core.instrument.Strings;
 record Grasp(Optional<Strings.Place> before, List<Strings.Place> notes, Optional<Strings.Place> after) {
     Grasp {
         notes = List.copyOf(notes);
+    }
+
+    /** Every way of holding tones one after the other, from the places that each can be held at. */
+    static List<List<Strings.Place>> spans(List<Tone> tones, Function<Tone, List<Strings.Place>> places) {
+        List<List<Strings.Place>> spans = List.of(List.of());
+        for (Tone tone : tones) {
+            List<List<Strings.Place>> longer = new ArrayList<>();
+            for (List<Strings.Place> held : spans) {
+                for (Strings.Place place : places.apply(tone)) {
+                    List<Strings.Place> more = new ArrayList<>(held);
+                    more.add(place);
+                    longer.add(more);
+                }
+            }
+            spans = longer;
+        }
+        return spans;
     }
 
     Strings.Place first() {

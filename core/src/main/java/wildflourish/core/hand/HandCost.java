@@ -2,20 +2,27 @@ package wildflourish.core.hand;
 
 import java.util.Comparator;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import wildflourish.core.fingering.Demand;
+import wildflourish.core.fingering.HandLines;
 import wildflourish.core.fingering.HandTables;
 import wildflourish.core.fingering.StringHold;
 import wildflourish.core.fingering.StringWay;
-import wildflourish.core.tune.Note;
+import wildflourish.core.instrument.Family;
+import wildflourish.core.line.Line;
 import wildflourish.core.tune.NoteId;
 import wildflourish.core.version.Placement;
 import wildflourish.core.version.Spot;
+import wildflourish.core.version.Version;
 
 /** What ornaments cost the hand on strings, with what stands in a version already. */
 public final class HandCost {
     private final Scene scene;
+    private final Optional<HandLines> plain;
+    private final HandTables.Asked asked;
     private final Optional<HandTables> tables;
 
     /**
@@ -27,66 +34,82 @@ public final class HandCost {
      */
     public record Told(double more, boolean turnsBow, Optional<String> hold) {}
 
-    private HandCost(Scene scene, Optional<HandTables> tables) {
+    private HandCost(Scene scene, Optional<HandLines> plain, HandTables.Asked asked, Optional<HandTables> tables) {
         this.scene = scene;
+        this.plain = plain;
+        this.asked = asked;
         this.tables = tables;
     }
 
     /** The tables for a scene; nothing is told on holes and buttons, and where some note cannot be played. */
     public static HandCost of(Scene scene) {
         if (scene.playing().instrument().strings().isEmpty()) {
-            return new HandCost(scene, Optional.empty());
+            HandTables.Asked nothing = new HandTables.Asked(Map.of(), Map.of());
+            return new HandCost(scene, Optional.empty(), nothing, Optional.empty());
         }
-        Map<NoteId, String> pins = LayerDemands.pins(scene.version(), scene.line());
-        pins.putAll(Hands.linePins(scene.version()));
-        return new HandCost(
-                scene,
-                HandTables.of(
-                        scene.tune(),
-                        scene.playing().instrument(),
-                        scene.playing().school(),
-                        scene.playing().tempo(),
-                        pins,
-                        Demands.of(scene)));
+        Optional<HandLines> plain = Hands.plain(scene.tune(), scene.version());
+        HandTables.Asked asked = Hands.asked(scene.tune(), scene.version(), scene.line(), plain);
+        Optional<HandTables> tables = HandTables.of(
+                scene.tune(),
+                scene.playing().instrument(),
+                scene.playing().school(),
+                scene.playing().tempo(),
+                asked);
+        return new HandCost(scene, plain, asked, tables);
     }
 
-    /** What a placement costs in place of what begins on its note; empty where nothing can be told. */
+    /** What the whole version costs the hand; empty where nothing can be told. */
+    Optional<Double> total() {
+        return tables.map(HandTables::total);
+    }
+
+    /** What a placement costs in place of what it overlaps; empty where nothing can be told. */
     public Optional<Told> told(Placement placement) {
         if (tables.isEmpty()) {
             return Optional.empty();
         }
-        Map<NoteId, Demand> others = new HashMap<>();
-        scene.version().at(placement.span().first()).flatMap(Spot::first).stream()
-                .flatMap(before -> before.span().notes(scene.tune()).stream())
-                .map(Note::id)
-                .forEach(note -> others.put(note, Demand.PLAIN));
-        Map<NoteId, Demand> own = Demands.of(scene, placement);
-        others.putAll(own);
-        Optional<Demand> first = Optional.ofNullable(own.get(placement.span().first()));
-        int strokes = own.values().stream().mapToInt(Demand::more).sum();
-        boolean isBowed = scene.playing().instrument().family() == wildflourish.core.instrument.Family.FIDDLE;
-        long joined = own.values().stream()
-                .filter(demand -> demand.join() == Demand.Join.SAME_BOW)
-                .count();
-        boolean turns = isBowed && (strokes - joined) % 2 != 0;
-        Optional<String> plain = scene.ways()
+        Version placed = scene.version().with(scene.tune(), Spot.of(placement));
+        Line line = scene.lineOf(placed, plain);
+        HandTables.Asked then = Hands.asked(scene.tune(), placed, line, plain);
+        Demand first = then.demands().getOrDefault(placement.span().first(), Demand.PLAIN);
+        Optional<String> before = scene.ways()
                 .onStrings(placement.span().first())
                 .map(StringWay::place)
                 .map(place -> StringHold.of(place)
                         .name(scene.playing().instrument().strings().orElseThrow()));
-        Optional<String> hold = first.map(Demand::holds)
-                .filter(holds ->
-                        !holds.isEmpty() && plain.filter(holds::contains).isEmpty())
-                .flatMap(holds -> cheapest(placement, first.get(), others));
-        return Optional.of(new Told(tables.get().more(others), turns, hold));
+        boolean isHeldAnew = !first.holds().isEmpty()
+                && before.filter(first.holds()::contains).isEmpty();
+        return Optional.of(new Told(
+                tables.get().more(then),
+                turnsBow(then.demands()),
+                isHeldAnew ? cheapest(placement.span().first(), first, then) : Optional.empty()));
     }
 
-    /** Of the ways in which the first note can be held the one that costs least. */
-    private Optional<String> cheapest(Placement placement, Demand first, Map<NoteId, Demand> others) {
-        Map<NoteId, Demand> tried = new HashMap<>(others);
-        return first.holds().stream().sorted().min(Comparator.comparingDouble(hold -> {
-            tried.put(placement.span().first(), first.heldAs(hold));
-            return tables.orElseThrow().more(tried);
+    /** Whether the strokes that are asked for come to an odd number more or fewer than before. */
+    private boolean turnsBow(Map<NoteId, Demand> then) {
+        if (scene.playing().instrument().family() != Family.FIDDLE) {
+            return false;
+        }
+        Set<NoteId> notes = new HashSet<>(then.keySet());
+        notes.addAll(asked.demands().keySet());
+        int strokes = 0;
+        for (NoteId note : notes) {
+            strokes += strokes(then, note) - strokes(asked.demands(), note);
+        }
+        return strokes % 2 != 0;
+    }
+
+    private static int strokes(Map<NoteId, Demand> demands, NoteId note) {
+        Demand demand = demands.getOrDefault(note, Demand.PLAIN);
+        return demand.join() == Demand.Join.SAME_BOW ? demand.more() - 1 : demand.more();
+    }
+
+    /** Of the ways in which a note can be held the one that costs least. */
+    private Optional<String> cheapest(NoteId note, Demand demand, HandTables.Asked then) {
+        Map<NoteId, Demand> tried = new HashMap<>(then.demands());
+        return demand.holds().stream().sorted().min(Comparator.comparingDouble(hold -> {
+            tried.put(note, demand.heldAs(hold));
+            return tables.orElseThrow().more(new HandTables.Asked(then.pins(), tried));
         }));
     }
 }

@@ -7,6 +7,7 @@ import java.util.Map;
 import java.util.Optional;
 import wildflourish.core.fingering.Demand;
 import wildflourish.core.fingering.HandLines;
+import wildflourish.core.fingering.HandTables;
 import wildflourish.core.instrument.Fingering;
 import wildflourish.core.line.Line;
 import wildflourish.core.ornament.Profile;
@@ -39,12 +40,16 @@ public final class Hands {
         if (version.playing().instrument().strings().isEmpty()) {
             return plain;
         }
-        Map<NoteId, Demand> demands = Demands.of(tune, version, line, plain);
-        Map<NoteId, String> teachers = linePins(version);
+        HandTables.Asked asked = asked(tune, version, line, plain);
+        boolean isPlain = asked.demands().isEmpty() && asked.pins().equals(linePins(version));
+        return isPlain ? plain : LAST.of(new Asked(tune, version.playing(), asked.pins(), asked.demands()));
+    }
+
+    /** What ornaments, layers and the teacher ask of the hand on strings along a line of the version. */
+    static HandTables.Asked asked(Tune tune, Version version, Line line, Optional<HandLines> plain) {
         Map<NoteId, String> pins = LayerDemands.pins(version, line);
-        pins.putAll(teachers);
-        boolean isPlain = demands.isEmpty() && pins.equals(teachers);
-        return isPlain ? plain : LAST.of(new Asked(tune, version.playing(), pins, demands));
+        pins.putAll(linePins(version));
+        return new HandTables.Asked(pins, Demands.of(tune, version, line, plain));
     }
 
     /** What the teacher has pinned on strings or buttons, by note, as paths take it. */

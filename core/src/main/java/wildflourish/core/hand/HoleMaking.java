@@ -38,40 +38,24 @@ final class HoleMaking {
 
     /** Empty where some sound of it is not to be had. */
     Optional<Made> make() {
-        List<Made.Slot> slots = new ArrayList<>();
-        List<Part> flat = spot.figure.slots().stream()
-                .flatMap(slot -> slot.parts().stream())
-                .toList();
-        int at = 0;
-        for (Figure.Slot slot : spot.figure.slots()) {
-            List<Made.Part> parts = new ArrayList<>();
-            for (int i = 0; i < slot.parts().size(); i++) {
-                Optional<Made.Part> made = part(flat, at++);
-                if (made.isEmpty()) {
-                    return Optional.empty();
-                }
-                parts.add(made.get());
-            }
-            slots.add(new Made.Slot(slot.share(), timed(slot, parts)));
-        }
-        return Optional.of(new Made(spot.figure.opening() == Figure.Opening.BEFORE, slots));
+        List<Part> flat = spot.figure.parts();
+        return Made.of(spot.figure, (slot, part, at) -> part(flat, at).map(made -> timed(slot, made)));
     }
 
     /** A slot whose own share is a time passes it to its only part. */
-    private List<Made.Part> timed(Figure.Slot slot, List<Made.Part> parts) {
-        if (slot.share().time().isEmpty() || parts.size() > 1) {
-            return parts;
+    private Made.Part timed(Figure.Slot slot, Made.Part only) {
+        if (slot.share().time().isEmpty() || slot.parts().size() > 1) {
+            return only;
         }
-        Made.Part only = parts.get(0);
         Fraction fixed = times.of(slot.share().time());
-        return List.of(new Made.Part(
+        return new Made.Part(
                 only.share(),
                 only.waitMillis(),
                 only.smalls(),
                 only.landing(),
                 only.slide(),
                 Fraction.ZERO,
-                Optional.of(fixed.max(only.smallMillis()))));
+                Optional.of(fixed.max(only.smallMillis())));
     }
 
     private Optional<Made.Part> part(List<Part> flat, int at) {

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import wildflourish.core.music.Fraction;
+import wildflourish.core.ornament.Figure;
 import wildflourish.core.ornament.Share;
 
 /**
@@ -17,6 +18,29 @@ public record Made(boolean borrows, List<Slot> slots) {
         public Slot {
             parts = List.copyOf(parts);
         }
+    }
+
+    /** What makes one part of a figure, of all parts the at-th; empty where its sound is not to be had. */
+    interface EachPart {
+        Optional<Part> make(Figure.Slot slot, wildflourish.core.ornament.Part part, int at);
+    }
+
+    /** A figure made part by part; empty where one cannot be made. */
+    static Optional<Made> of(Figure figure, EachPart each) {
+        List<Slot> slots = new ArrayList<>();
+        int at = 0;
+        for (Figure.Slot slot : figure.slots()) {
+            List<Part> parts = new ArrayList<>();
+            for (wildflourish.core.ornament.Part part : slot.parts()) {
+                Optional<Part> made = each.make(slot, part, at++);
+                if (made.isEmpty()) {
+                    return Optional.empty();
+                }
+                parts.add(made.get());
+            }
+            slots.add(new Slot(slot.share(), parts));
+        }
+        return Optional.of(new Made(figure.opening() == Figure.Opening.BEFORE, slots));
     }
 
     /** What a small note is. */

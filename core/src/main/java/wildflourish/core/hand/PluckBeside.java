@@ -19,7 +19,6 @@ final class PluckBeside {
     private static final int OCTAVE = 12;
     private static final int FIFTH_STEPS = 4;
     private static final int HIGHEST_FRET = 12;
-    private static final int NAIL = 4;
     private static final Fraction CROTCHET = Fraction.of(1, 4);
     /** Semitones, octaves taken off, of thirds, fourth, fifth, sixths, octave and unison. */
     private static final Set<Integer> SWEET = Set.of(0, 3, 4, 5, 7, 8, 9);
@@ -119,7 +118,7 @@ final class PluckBeside {
 
     /** Whether the hand sounds a string with that of the note: the next one, or with fingers any that another one takes. */
     private boolean isTaken(Strings.Place place, int string) {
-        if (!spot.isBanjoHand() || spot.hand.lead() == NAIL) {
+        if (!spot.isBanjoHand() || PickingHand.isNail(spot.hand.lead())) {
             return string == place.string() - 1;
         }
         for (int finger = 1; finger <= PickingHand.FINGERS; finger++) {

@@ -1,8 +1,10 @@
 package wildflourish.core.hand;
 
 import java.util.EnumSet;
+import java.util.HashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Stream;
@@ -84,13 +86,16 @@ final class PluckGrip implements Hand.Grip {
         return names;
     }
 
-    /** Where a note of it can be stopped. */
-    List<Strings.Place> places(int note) {
-        return spot.grasps.stream().map(grasp -> grasp.get(note)).distinct().toList();
-    }
-
-    String name(Strings.Place place) {
-        return spot.name(place);
+    /** For each way of stopping one of the notes the last of what is held beside it, as far as anything is. */
+    Map<String, Strings.Place> seconds(int note) {
+        Map<String, Strings.Place> seconds = new HashMap<>();
+        spot.grasps.stream().map(grasp -> grasp.get(note)).distinct().forEach(place -> {
+            List<Strings.Place> beside = beside(note, place);
+            if (!beside.isEmpty()) {
+                seconds.put(spot.name(place), beside.get(beside.size() - 1));
+            }
+        });
+        return seconds;
     }
 
     @Override
@@ -109,7 +114,7 @@ final class PluckGrip implements Hand.Grip {
     }
 
     /** What is held beside one of the notes where it is stopped at a place. */
-    List<Strings.Place> beside(int note, Strings.Place place) {
+    private List<Strings.Place> beside(int note, Strings.Place place) {
         return spot.figure.parts().stream()
                 .filter(part -> part.landing().equals(Target.of(Target.Kind.MELODY, note + 1)))
                 .findFirst()

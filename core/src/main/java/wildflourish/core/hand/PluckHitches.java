@@ -24,7 +24,6 @@ final class PluckHitches {
     private static final int STIFF_BELOW = 3;
     private static final int STIFF_STRING = 4;
     private static final int MOST_SLIDE = 4;
-    private static final int NAIL = 4;
     private static final int THUMB = 1;
     private static final Fraction CROTCHET = Fraction.of(1, 4);
     private static final Fraction MINIM = Fraction.of(1, 2);
@@ -389,7 +388,7 @@ final class PluckHitches {
             }
             at = at.plus(spot.occasion.lengthWholeNotes().times(slot.share().part()));
         }
-        boolean leads = spot.hand.lead() == NAIL || spot.hand.lead() == 2;
+        boolean leads = PickingHand.isNail(spot.hand.lead()) || spot.hand.lead() == 2;
         return leads && !offset(spot.occasion.first()).modulo(count).isZero();
     }
 

@@ -9,7 +9,6 @@ import wildflourish.core.music.Fraction;
 import wildflourish.core.music.WrittenPitch;
 import wildflourish.core.ornament.Begin;
 import wildflourish.core.ornament.Bend;
-import wildflourish.core.ornament.Figure;
 import wildflourish.core.ornament.Part;
 import wildflourish.core.ornament.Second;
 import wildflourish.core.ornament.Target;
@@ -36,20 +35,7 @@ final class PluckMaking {
 
     /** Empty where some sound of it is not to be had. */
     Optional<Made> make() {
-        List<Made.Slot> slots = new ArrayList<>();
-        int at = 0;
-        for (Figure.Slot slot : spot.figure.slots()) {
-            List<Made.Part> parts = new ArrayList<>();
-            for (Part part : slot.parts()) {
-                Optional<Made.Part> made = part(part, at++);
-                if (made.isEmpty()) {
-                    return Optional.empty();
-                }
-                parts.add(made.get());
-            }
-            slots.add(new Made.Slot(slot.share(), parts));
-        }
-        return Optional.of(new Made(spot.figure.opening() == Figure.Opening.BEFORE, slots));
+        return Made.of(spot.figure, (slot, part, at) -> part(part, at));
     }
 
     private Optional<Made.Part> part(Part part, int at) {

@@ -39,26 +39,20 @@ final class PluckSpot {
         this.figure = figure;
         this.instrument = occasion.playing().instrument();
         this.strings = instrument.strings().orElseThrow();
-        this.hand = Manners.of(strings, occasion.playing().school(), tune().metreAt(bar()))
-                .order()
-                .hand();
-        this.grasps = grasps();
+        this.hand = handOf(occasion);
+        this.grasps = Grasp.spans(occasion.tones(), this::places);
     }
 
-    private List<List<Strings.Place>> grasps() {
-        List<List<Strings.Place>> spans = List.of(List.of());
-        for (Tone tone : occasion.tones()) {
-            List<List<Strings.Place>> longer = new ArrayList<>();
-            for (List<Strings.Place> held : spans) {
-                for (Strings.Place place : places(tone)) {
-                    List<Strings.Place> more = new ArrayList<>(held);
-                    more.add(place);
-                    longer.add(more);
-                }
-            }
-            spans = longer;
-        }
-        return spans;
+    /** The picking hand of the player's school in the metre of a place. */
+    static PickingHand handOf(Occasion occasion) {
+        Tune tune = occasion.setting().tune();
+        int bar = tune.placeOf(occasion.first().note().id()).bar();
+        return Manners.of(
+                        occasion.playing().instrument().strings().orElseThrow(),
+                        occasion.playing().school(),
+                        tune.metreAt(bar))
+                .order()
+                .hand();
     }
 
     /** Every string and fret of a note, or those that the teacher has pinned; the hand being where the path has it where it can. */

@@ -43,8 +43,14 @@ public final class Scene {
     }
 
     private static Scene made(Tune tune, Version version, Profile profile, Hand hand) {
-        Line line = Line.of(tune, version);
         Optional<HandLines> plain = Hands.plain(tune, version);
+        Line line = line(tune, version, profile, hand, plain);
+        return new Scene(tune, version, profile, hand, line, Hands.lines(tune, version, line, plain));
+    }
+
+    /** Of a version, with what the hand makes of its layers where the plain tune has it. */
+    private static Line line(Tune tune, Version version, Profile profile, Hand hand, Optional<HandLines> plain) {
+        Line line = Line.of(tune, version);
         for (Layer layer : version.layers()) {
             boolean isKnown = layer.rule()
                     .families()
@@ -53,7 +59,12 @@ public final class Scene {
                 line = HandLayers.apply(new Scene(tune, version, profile, hand, line, plain), layer);
             }
         }
-        return new Scene(tune, version, profile, hand, line, Hands.lines(tune, version, line, plain));
+        return line;
+    }
+
+    /** The line of another version of the tune for the same player. */
+    Line lineOf(Version other, Optional<HandLines> plain) {
+        return line(tune, other, profile, hand, plain);
     }
 
     /** The same along another line, the hand being where it is. */

@@ -72,6 +72,11 @@ public record PickingHand(String id, String name, List<Set<Integer>> strings, in
         return LETTERS.substring(finger, finger + 1);
     }
 
+    /** Whether a finger is the nail that strikes down, slower to strike again than the others. */
+    public static boolean isNail(int finger) {
+        return finger == NAIL;
+    }
+
     /** {@code thumb}. */
     public static String word(int finger) {
         return WORDS.get(finger);

@@ -280,6 +280,26 @@ class StringPathTest {
                 .isEqualTo("1.4+3.2+4.0M");
     }
 
+    /** Common practice: the nail strikes again after 140 ms, a finger after 120. A teacher has asked for one finger on two notes of the first string. */
+    @ParameterizedTest
+    @CsvSource({
+        "130, nail-reel, 1.2N, false",
+        "145, nail-reel, 1.2N, true",
+        "130, index-leads, 1.2I, true",
+        "115, index-leads, 1.2I, false"
+    })
+    void theNailIsSlowerToStrikeAgainThanAFinger(int millis, String order, String way, boolean isPlayed) {
+        List<Struck> line = Struck.of(
+                Melody.reel("E5:1 E5:1 r:6 |"), new Tempo(Fraction.of(60_000, 4L * millis), Fraction.of(1, 2)));
+        assertThat(line.get(0).millis()).isEqualTo(millis);
+        Map<NoteId, String> pins =
+                Map.of(line.get(0).note().id(), way, line.get(1).note().id(), way);
+        assertThat(StringPath.of(line, manner("banjo-open-g", order, "banjo-hand"), pins)
+                        .troubles()
+                        .isEmpty())
+                .isEqualTo(isPlayed);
+    }
+
     @Test
     void belowTheLowestStringThereIsNothing() {
         StringPath.Manner manner = manner("fiddle", "saw", "open-strings");
