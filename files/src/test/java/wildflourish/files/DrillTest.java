@@ -34,7 +34,7 @@ class DrillTest {
         Fraction perWhole = realisation.tempo().millisOf(Fraction.ONE);
         List<String> heard = new ArrayList<>();
         for (PlayRange range :
-                PlayRange.drill(realisation, tune, tune.notes().get(note).id(), rounds)) {
+                PlayRange.drill(realisation, tune.notes().get(note).id(), rounds)) {
             for (Moment moment : realisation.moments()) {
                 Fraction at = moment.startMillis().dividedBy(perWhole);
                 boolean isInside = !at.isLessThan(range.startWholeNotes()) && at.isLessThan(range.endWholeNotes());

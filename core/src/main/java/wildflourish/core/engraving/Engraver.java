@@ -11,6 +11,7 @@ import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import wildflourish.core.fingering.HandLines;
 import wildflourish.core.form.Phrase;
+import wildflourish.core.form.Phrasing;
 import wildflourish.core.instrument.Family;
 import wildflourish.core.instrument.Strings;
 import wildflourish.core.tune.Form;
@@ -52,14 +53,15 @@ public final class Engraver {
         static final Below NOTHING = new Below(List.of(), List.of());
     }
 
-    private Engraver(Score score, Paper paper, Optional<Phrase> only, Below below) {
-        this.only = only;
+    private Engraver(Score score, Paper paper, Optional<NoteId> only, Below below) {
         this.below = below;
         Score staged = score.staged();
+        Tune whole = staged.tune();
+        this.only = only.map(note -> Phrasing.of(whole).at(whole.placeOf(note).bar()));
         Dressing dressing = staged.scene()
                 .filter(scene -> staged.shows().signs())
                 .map(Dressing::of)
-                .orElse(Dressing.none(score.tune()));
+                .orElse(Dressing.none(whole));
         WrittenOut written = staged.scene()
                 .filter(scene -> staged.shows().signs())
                 .map(scene -> WrittenOut.of(scene, dressing.tune()))
@@ -80,7 +82,7 @@ public final class Engraver {
     }
 
     /** One phrase alone, under its name. */
-    public static List<Page> engrave(Score score, Paper paper, Phrase only) {
+    public static List<Page> engrave(Score score, Paper paper, NoteId only) {
         return new Engraver(score, paper, Optional.of(only), Below.NOTHING).named();
     }
 

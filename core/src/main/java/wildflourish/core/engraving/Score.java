@@ -28,9 +28,7 @@ public record Score(Tune tune, Optional<Version> version, Shows shows, Optional<
     /** The same score with the version as it is played by anybody, where its ornaments are drawn. */
     Score staged() {
         boolean isStaged = scene.isPresent() || !shows.signs() || version.isEmpty();
-        return isStaged
-                ? this
-                : new Score(tune, version, shows, Optional.of(Scene.of(tune, version.get(), Profile.usual())));
+        return isStaged ? this : of(Scene.of(tune, version.get(), Profile.usual()), shows);
     }
 
     /** The same score of a tune with other marks. */

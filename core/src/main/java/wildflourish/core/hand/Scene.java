@@ -2,6 +2,7 @@ package wildflourish.core.hand;
 
 import java.util.Optional;
 import wildflourish.core.fingering.HandLines;
+import wildflourish.core.line.AddedBars;
 import wildflourish.core.line.Line;
 import wildflourish.core.line.Tone;
 import wildflourish.core.ornament.Profile;
@@ -42,7 +43,8 @@ public final class Scene {
         this.made = new Attempt[line.tones().size()];
     }
 
-    private static Scene made(Tune tune, Version version, Profile profile, Hand hand) {
+    private static Scene made(Tune plainTune, Version version, Profile profile, Hand hand) {
+        Tune tune = AddedBars.of(plainTune, version);
         Optional<HandLines> plain = Hands.plain(tune, version);
         Line line = line(tune, version, profile, hand, plain);
         return new Scene(tune, version, profile, hand, line, Hands.lines(tune, version, line, plain));
@@ -82,6 +84,7 @@ public final class Scene {
         return made(tune, version, profile, hand);
     }
 
+    /** The tune with the bars that the version adds. */
     public Tune tune() {
         return tune;
     }

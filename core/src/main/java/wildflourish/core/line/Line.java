@@ -70,8 +70,7 @@ public record Line(List<Tone> tones, List<BarStart> bars, Map<NoteId, List<Integ
                 boolean goesOn =
                         isTied && !note.isRest() && !tones.get(tones.size() - 1).isRest();
                 Optional<Placement> placed = placedOn(tune, version, note, played);
-                Tone.Touch touch =
-                        goesOn ? Tone.Touch.TIED : slurs > 0 && !note.isRest() ? Tone.Touch.SLURRED : Tone.Touch.USUAL;
+                Tone.Touch touch = goesOn ? Tone.Touch.TIED : touch(note, slurs);
                 slurs = Math.max(
                         0,
                         slurs
@@ -83,6 +82,14 @@ public record Line(List<Tone> tones, List<BarStart> bars, Map<NoteId, List<Integ
             }
         }
         return new Line(tones, bars);
+    }
+
+    /** In bars that a version adds each note is struck by itself. */
+    private static Tone.Touch touch(Note note, int slurs) {
+        if (note.isRest()) {
+            return Tone.Touch.USUAL;
+        }
+        return note.id().isAdded() ? Tone.Touch.STRUCK : slurs > 0 ? Tone.Touch.SLURRED : Tone.Touch.USUAL;
     }
 
     /** What is placed on a note for one time through; nothing where its span reaches over a bar line. */

@@ -9,7 +9,6 @@ import wildflourish.core.form.Phrasing;
 import wildflourish.core.music.Fraction;
 import wildflourish.core.tune.Note;
 import wildflourish.core.tune.NoteId;
-import wildflourish.core.tune.Tune;
 
 /**
  * What to listen to, in whole notes from the beginning of the tune as played, so that it stays the same when stage or tempo changes.
@@ -21,9 +20,9 @@ public record PlayRange(Fraction startWholeNotes, Fraction endWholeNotes, boolea
         return new PlayRange(Fraction.ZERO, wholeNotes(realisation, realisation.endMillis()), false);
     }
 
-    /** From a written note, the first time it is played, to the end of the tune. */
-    public static PlayRange from(Realisation realisation, Tune tune, NoteId note) {
-        int playing = firstPlaying(realisation, tune, note);
+    /** From a written note, the first time it is played, to the end of the realisation.tune(). */
+    public static PlayRange from(Realisation realisation, NoteId note) {
+        int playing = firstPlaying(realisation, note);
         Fraction start = realisation
                 .of(note, playing)
                 .map(Realisation.Stretch::startMillis)
@@ -32,25 +31,26 @@ public record PlayRange(Fraction startWholeNotes, Fraction endWholeNotes, boolea
     }
 
     /** The phrase of a written note as first played, looped. */
-    public static PlayRange phrase(Realisation realisation, Tune tune, NoteId note) {
-        var phrase = Phrasing.of(tune).at(tune.placeOf(note).bar());
-        return around(realisation, firstPlaying(realisation, tune, note), phrase::has, true);
+    public static PlayRange phrase(Realisation realisation, NoteId note) {
+        var phrase = Phrasing.of(realisation.tune())
+                .at(realisation.tune().placeOf(note).bar());
+        return around(realisation, firstPlaying(realisation, note), phrase::has, true);
     }
 
     /**
      * From the phrase of a note on, phrase after phrase as written, each as it is first played; so many joined each time, the last time what is
      * left. To be answered one by one.
      */
-    public static List<PlayRange> phrases(Realisation realisation, Tune tune, NoteId from, int joined) {
+    public static List<PlayRange> phrases(Realisation realisation, NoteId from, int joined) {
         List<PlayRange> ranges = new ArrayList<>();
-        int bar = tune.placeOf(from).bar();
-        for (Phrase phrase : Phrasing.of(tune).phrases()) {
-            Optional<NoteId> first = tune.bars().subList(phrase.firstBar(), phrase.lastBar() + 1).stream()
+        int bar = realisation.tune().placeOf(from).bar();
+        for (Phrase phrase : Phrasing.of(realisation.tune()).phrases()) {
+            Optional<NoteId> first = realisation.tune().bars().subList(phrase.firstBar(), phrase.lastBar() + 1).stream()
                     .flatMap(each -> each.notes().stream())
                     .map(Note::id)
                     .findFirst();
             if (phrase.lastBar() >= bar && first.isPresent()) {
-                ranges.add(phrase(realisation, tune, first.get()));
+                ranges.add(phrase(realisation, first.get()));
             }
         }
         List<PlayRange> together = new ArrayList<>();
@@ -65,9 +65,12 @@ public record PlayRange(Fraction startWholeNotes, Fraction endWholeNotes, boolea
      * The part of a note for practice: its first time through, first ending and all, so many times; then as it is really played, through the further
      * endings. Every round but the first begins where the repeat goes back to. A part without a repeat goes round so many times as it is.
      */
-    public static List<PlayRange> drill(Realisation realisation, Tune tune, NoteId note, int rounds) {
-        var part = tune.form().partAt(tune.placeOf(note).bar());
-        PlayRange whole = part(realisation, tune, note);
+    public static List<PlayRange> drill(Realisation realisation, NoteId note, int rounds) {
+        var part = realisation
+                .tune()
+                .form()
+                .partAt(realisation.tune().placeOf(note).bar());
+        PlayRange whole = part(realisation, note);
         var bars = realisation.bars();
         int first = 0;
         while (first + 1 < bars.size() && !bars.get(first).startWholeNotes().equals(whole.startWholeNotes)) {
@@ -97,23 +100,26 @@ public record PlayRange(Fraction startWholeNotes, Fraction endWholeNotes, boolea
     }
 
     /** From one written note to the end of another, as first played, looped. */
-    public static PlayRange between(Realisation realisation, Tune tune, NoteId first, NoteId last) {
-        PlayRange from = from(realisation, tune, first);
+    public static PlayRange between(Realisation realisation, NoteId first, NoteId last) {
+        PlayRange from = from(realisation, first);
         Fraction end = realisation
-                .of(last, firstPlaying(realisation, tune, last))
+                .of(last, firstPlaying(realisation, last))
                 .map(Realisation.Stretch::endMillis)
                 .orElse(realisation.endMillis());
         return new PlayRange(from.startWholeNotes, wholeNotes(realisation, end), true);
     }
 
     /** The part of a written note with its repeats. */
-    public static PlayRange part(Realisation realisation, Tune tune, NoteId note) {
-        var part = tune.form().partAt(tune.placeOf(note).bar());
-        return around(realisation, firstPlaying(realisation, tune, note), part::has, false);
+    public static PlayRange part(Realisation realisation, NoteId note) {
+        var part = realisation
+                .tune()
+                .form()
+                .partAt(realisation.tune().placeOf(note).bar());
+        return around(realisation, firstPlaying(realisation, note), part::has, false);
     }
 
-    private static int firstPlaying(Realisation realisation, Tune tune, NoteId note) {
-        return realisation.firstPlaying(tune.placeOf(note).bar()).orElse(0);
+    private static int firstPlaying(Realisation realisation, NoteId note) {
+        return realisation.firstPlaying(realisation.tune().placeOf(note).bar()).orElse(0);
     }
 
     private static PlayRange around(Realisation realisation, int playing, IntPredicate inside, boolean isLooped) {

@@ -10,11 +10,13 @@ import wildflourish.core.music.Fraction;
 import wildflourish.core.music.Tempo;
 import wildflourish.core.tune.NoteId;
 import wildflourish.core.tune.PlayOrder;
+import wildflourish.core.tune.Tune;
 import wildflourish.core.version.Placement;
 
 /**
  * A version worked out: every moment from the first note to the end of the last, repeats played.
  *
+ * @param tune that is played, with the bars that the version adds
  * @param family what kind of instrument sounds
  * @param bars the bars in playing order with the time each begins
  * @param moments in time, without gap or overlap
@@ -23,6 +25,7 @@ import wildflourish.core.version.Placement;
  * @param drones what sounds from the beginning to the end, whatever the melody does
  */
 public record Realisation(
+        Tune tune,
         Family family,
         Tempo tempo,
         List<BarStart> bars,
@@ -58,7 +61,7 @@ public record Realisation(
 
     /** The same without drones. */
     public Realisation withoutDrones() {
-        return drones.isEmpty() ? this : new Realisation(family, tempo, bars, moments, lines, figures, List.of());
+        return drones.isEmpty() ? this : new Realisation(tune, family, tempo, bars, moments, lines, figures, List.of());
     }
 
     /** The ornament that begins on a note in a bar played; empty where none does. */

@@ -146,7 +146,7 @@ public final class Realiser {
                 .map(bar ->
                         new Realisation.BarStart(bar.played(), millisOf(bar.startWholeNotes()), bar.startWholeNotes()))
                 .toList();
-        return new Realisation(instrument.family(), tempo, bars, moments, lines, figures, drones());
+        return new Realisation(scene.tune(), instrument.family(), tempo, bars, moments, lines, figures, drones());
     }
 
     private List<Voice> drones() {

@@ -76,6 +76,11 @@ final class Passage {
                 add(told, Refusal.NO_FINGER_DOWN, isOpen);
                 add(told, Refusal.MUST_LIFT, !isOpen && mustLift());
             }
+            case INTRO -> add(told, Refusal.OTHER_KIND_OF_TUNE, !hasBarsOfEight());
+            case TAG -> {
+                add(told, Refusal.OTHER_KIND_OF_TUNE, !hasBarsOfEight());
+                add(told, Refusal.NOT_AT_THE_END, !endsTune());
+            }
             case OCTAVE_DOWN -> add(told, Refusal.TOO_LOW, isTooLow());
             case ROLL -> told.addAll(ofRoll());
             case VAMP -> {
@@ -184,6 +189,14 @@ final class Passage {
                 add(told, Reason.BELONGS_HERE, belongsHere());
                 add(told, Reason.KEEPS_THE_DANCE_GOING, isHeldInDance());
                 add(told, Reason.SAVE_FOR_REPEAT, isFirstOfMoreTimes());
+            }
+            case INTRO -> {
+                add(told, Reason.BELONGS_HERE, belongsHere());
+                told.add(Reason.ANNOUNCES_THE_PART);
+            }
+            case TAG -> {
+                add(told, Reason.BELONGS_HERE, belongsHere());
+                told.add(Reason.ROUNDS_OFF_THE_PHRASE);
             }
             case STAY_DOWN -> {
                 add(told, Reason.COMES_BACK, notes.get(0).pitches().equals(last().pitches()));
@@ -295,6 +308,15 @@ final class Passage {
                         .distinct()
                         .count()
                 == 1;
+    }
+
+    /** Whether the last note that sounds is the tune's last, whatever the version adds after it. */
+    private boolean endsTune() {
+        return scene.tune().notes().stream()
+                .filter(note -> !note.isRest() && !note.id().isAdded())
+                .reduce((one, other) -> other)
+                .filter(last()::equals)
+                .isPresent();
     }
 
     private boolean isTooLow() {

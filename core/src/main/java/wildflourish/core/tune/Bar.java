@@ -43,6 +43,11 @@ public record Bar(List<Note> notes, Sides sides, List<Integer> ending, Change ch
         ending = List.copyOf(ending);
     }
 
+    /** Whether a version has added it to the tune. */
+    public boolean isAdded() {
+        return !notes.isEmpty() && notes.get(0).id().isAdded();
+    }
+
     /** Time that its notes take, in whole notes. */
     public Fraction length() {
         Fraction sum = Fraction.ZERO;

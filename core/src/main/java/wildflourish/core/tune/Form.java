@@ -19,6 +19,7 @@ public final class Form {
     private final List<Stretch> stretches;
     private final List<Line> lines;
     private final List<Boolean> pickups;
+    private final List<Boolean> added;
 
     /**
      * The bars of a phrase, a pickup and further endings included.
@@ -42,7 +43,9 @@ public final class Form {
         }
     }
 
-    private Form(List<Part> parts, List<Stretch> stretches, List<Line> lines, List<Boolean> pickups) {
+    private Form(
+            List<Part> parts, List<Stretch> stretches, List<Line> lines, List<Boolean> pickups, List<Boolean> added) {
+        this.added = List.copyOf(added);
         this.parts = List.copyOf(parts);
         this.stretches = List.copyOf(stretches);
         this.lines = List.copyOf(lines);
@@ -59,7 +62,8 @@ public final class Form {
             stretches.addAll(cut);
             lines.addAll(isCutByHand(part, bars) ? linesOf(cut, bars, pickups) : linesOf(part, bars, pickups));
         }
-        return new Form(parts, stretches, lines, pickups);
+        List<Boolean> added = bars.stream().map(Bar::isAdded).toList();
+        return new Form(parts, stretches, lines, pickups, added);
     }
 
     private static List<Part> partsOf(List<Bar> bars) {
@@ -69,18 +73,25 @@ public final class Form {
         for (int i = 0; i < bars.size(); i++) {
             if (bars.get(i).change().part().isPresent()) {
                 if (i > first) {
-                    parts.add(new Part(nameOf(name, parts.size()), first, i - 1));
+                    parts.add(new Part(nameOf(name, partsOfTune(parts, bars)), first, i - 1));
                     first = i;
                 }
                 name = bars.get(i).change().part().get();
             }
             if (i == bars.size() - 1 || endsPart(bars, first, i)) {
-                parts.add(new Part(nameOf(name, parts.size()), first, i));
+                parts.add(new Part(nameOf(name, partsOfTune(parts, bars)), first, i));
                 first = i + 1;
                 name = "";
             }
         }
         return parts;
+    }
+
+    /** How many of the parts so far are the tune's own. */
+    private static int partsOfTune(List<Part> parts, List<Bar> bars) {
+        return (int) parts.stream()
+                .filter(part -> !bars.get(part.firstBar()).isAdded())
+                .count();
     }
 
     private static String nameOf(String stated, int number) {
@@ -222,11 +233,11 @@ public final class Form {
         return pickups.get(bar);
     }
 
-    /** The number of a bar as players count: from 1, pickups not counted; a pickup has the number of the bar it leads into. */
+    /** The number of a bar as players count: from 1, neither pickups nor bars that a version adds are counted; a pickup has the number of the bar it leads into. */
     public int countedNumber(int bar) {
         int number = 1;
         for (int earlier = 0; earlier < bar; earlier++) {
-            number += pickups.get(earlier) ? 0 : 1;
+            number += pickups.get(earlier) || added.get(earlier) ? 0 : 1;
         }
         return number;
     }

@@ -109,7 +109,8 @@ public final class Identities {
         }
     }
 
-    private static Tune renamed(Tune tune, Map<NoteId, NoteId> carried) {
+    /** A tune some of whose notes have other identities. */
+    public static Tune renamed(Tune tune, Map<NoteId, NoteId> carried) {
         UnaryOperator<NoteId> name = id -> carried.getOrDefault(id, id);
         List<Bar> bars = new ArrayList<>();
         for (Bar bar : tune.bars()) {

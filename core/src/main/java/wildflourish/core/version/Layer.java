@@ -66,6 +66,10 @@ public record Layer(Rule rule, String option, Span span, Passes passes) {
         SHUFFLE,
         /** The first finger stays down. */
         STAY_DOWN,
+        /** Two bars on the home note before the tune. */
+        INTRO,
+        /** Two bars that sign off after the tune. */
+        TAG,
         /** All an octave lower. */
         OCTAVE_DOWN,
         /** Somebody else has the tune. */
@@ -90,6 +94,11 @@ public record Layer(Rule rule, String option, Span span, Passes passes) {
         DRONE,
         /** Pairs of quavers on one stopped bow. */
         HOOK;
+
+        /** Whether it adds bars to the tune. */
+        public boolean addsBars() {
+            return this == INTRO || this == TAG;
+        }
 
         /** Whether only the hand can tell what it does: it is worked out along the line that the other rules have made. */
         public boolean isOfHand() {

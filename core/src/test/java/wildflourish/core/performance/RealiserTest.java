@@ -326,19 +326,18 @@ class RealiserTest {
         Tune tune = Melody.reel("|: " + four + "| " + four + ":| |: " + four + ":|");
         Realisation realisation = realise(tune, Version.plain("Root", Playing.usual(tune, WHISTLE)));
         assertThat(PlayRange.whole(realisation).endWholeNotes()).isEqualTo(Fraction.of(24));
-        PlayRange phrase = PlayRange.phrase(realisation, tune, new NoteId(5));
+        PlayRange phrase = PlayRange.phrase(realisation, new NoteId(5));
         assertThat(phrase).isEqualTo(new PlayRange(Fraction.of(4), Fraction.of(6), true));
-        assertThat(PlayRange.phrases(realisation, tune, new NoteId(5), 1))
+        assertThat(PlayRange.phrases(realisation, new NoteId(5), 1))
                 .extracting(PlayRange::startWholeNotes)
                 .containsExactly(Fraction.of(4), Fraction.of(6), Fraction.of(16), Fraction.of(18));
-        assertThat(PlayRange.phrases(realisation, tune, new NoteId(0), 2).get(1))
+        assertThat(PlayRange.phrases(realisation, new NoteId(0), 2).get(1))
                 .isEqualTo(new PlayRange(Fraction.of(4), Fraction.of(8), false));
-        assertThat(PlayRange.between(realisation, tune, new NoteId(1), new NoteId(2)))
+        assertThat(PlayRange.between(realisation, new NoteId(1), new NoteId(2)))
                 .isEqualTo(new PlayRange(Fraction.ONE, Fraction.of(3), true));
-        PlayRange part = PlayRange.part(realisation, tune, new NoteId(9));
+        PlayRange part = PlayRange.part(realisation, new NoteId(9));
         assertThat(part).isEqualTo(new PlayRange(Fraction.of(16), Fraction.of(24), false));
-        assertThat(PlayRange.from(realisation, tune, new NoteId(2)).startWholeNotes())
-                .isEqualTo(Fraction.of(2));
+        assertThat(PlayRange.from(realisation, new NoteId(2)).startWholeNotes()).isEqualTo(Fraction.of(2));
     }
 
     private static Realisation realise(Tune tune, Version version) {

@@ -5,7 +5,7 @@ import wildflourish.core.engraving.Engraver;
 import wildflourish.core.engraving.Page;
 import wildflourish.core.engraving.Paper;
 import wildflourish.core.engraving.Score;
-import wildflourish.core.form.Phrasing;
+import wildflourish.core.tune.NoteId;
 import wildflourish.core.tune.Tune;
 import wildflourish.core.version.Version;
 import wildflourish.files.abc.WrittenOut;
@@ -32,9 +32,9 @@ record PageWish(
     /**
      * One endless page, sheets of paper, or one phrase alone; ornaments as signs or as small notes.
      *
-     * @param lensBar a bar of the phrase looked at alone
+     * @param lens a note of the phrase looked at alone
      */
-    record Look(boolean isInSheets, boolean isInSmallNotes, Optional<Integer> lensBar) {}
+    record Look(boolean isInSheets, boolean isInSmallNotes, Optional<NoteId> lens) {}
 
     Optional<Page> laidOut() {
         return tune.map(this::layOut);
@@ -42,12 +42,10 @@ record PageWish(
 
     private Page layOut(Tune plain) {
         double widthSpaces = width / pixelsPerSpace;
-        if (look.lensBar().isPresent()) {
+        if (look.lens().isPresent()) {
             Score large = new Score(plain, version, shows.withLetters(true));
             return Engraver.engrave(
-                            large,
-                            Paper.endless(widthSpaces),
-                            Phrasing.of(plain).at(look.lensBar().get()))
+                            large, Paper.endless(widthSpaces), look.lens().get())
                     .get(0);
         }
         Optional<WrittenOut> written =

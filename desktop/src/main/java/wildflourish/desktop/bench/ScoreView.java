@@ -16,7 +16,6 @@ import wildflourish.core.engraving.Paper;
 import wildflourish.core.engraving.Score;
 import wildflourish.core.tune.Note;
 import wildflourish.core.tune.NoteId;
-import wildflourish.core.tune.NotePlace;
 import wildflourish.core.tune.Tune;
 import wildflourish.core.version.Spot;
 import wildflourish.core.words.Words;
@@ -149,13 +148,11 @@ public final class ScoreView extends ScrollPane {
             return;
         }
         double across = isLens ? LENS_SPACES : isInSheets ? Paper.a4().width() + 2 * PageWish.SHEET_GAP : WIDTH_SPACES;
-        Optional<Integer> lensBar = isLens
-                ? sight.tune().flatMap(tune -> sight.note().map(tune::placeOf)).map(NotePlace::bar)
-                : Optional.empty();
+        Optional<NoteId> lens = isLens ? sight.note() : Optional.empty();
         PageWish wish = new PageWish(
                 sight.tune(),
                 sight.version(),
-                new PageWish.Look(isInSheets, isInSmallNotes, lensBar),
+                new PageWish.Look(isInSheets, isInSmallNotes, lens),
                 shows,
                 width,
                 Math.max(SMALLEST_SPACE, width / across * zoom));
@@ -226,6 +223,7 @@ public final class ScoreView extends ScrollPane {
     private void pressed(MouseEvent event) {
         requestFocus();
         page.flatMap(laidOut -> laidOut.noteAt(event.getX() / pixelsPerSpace(), event.getY() / pixelsPerSpace()))
+                .filter(note -> !note.isAdded())
                 .ifPresent(desk::choose);
         event.consume();
     }
@@ -315,6 +313,7 @@ public final class ScoreView extends ScrollPane {
         }
         Box here = from.get().column();
         page.get().zones().stream()
+                .filter(zone -> !zone.note().isAdded())
                 .filter(zone -> direction > 0
                         ? zone.column().top() > here.bottom() - 1
                         : zone.column().bottom() < here.top() + 1)

@@ -112,7 +112,7 @@ public final class CloseUpView extends Pane {
         if (sight.tune().isEmpty() || sight.note().isEmpty() || sight.version().isEmpty()) {
             return Optional.empty();
         }
-        Tune tune = sight.tune().get();
+        Tune tune = worked.tune();
         NoteId chosen = sight.note().get();
         Optional<Spot> spot = sight.version().get().covering(tune, chosen);
         NoteId first = spot.map(Spot::at).orElse(chosen);

@@ -22,9 +22,26 @@ public final class PhraseLayers {
         this.desk = desk;
     }
 
-    /** Rules over a passage that the instrument has. */
+    /** Rules over the phrase that the instrument has: bars before the tune where it begins, those after it where it ends. */
     public List<Layer.Rule> rules() {
-        return Layer.Rule.of(desk.sight().get().chosen().instrument().family());
+        return Layer.Rule.of(desk.sight().get().chosen().instrument().family()).stream()
+                .filter(this::isInPlace)
+                .toList();
+    }
+
+    private boolean isInPlace(Layer.Rule rule) {
+        Sight current = desk.sight().get();
+        Optional<Span> phrase = current.tune().flatMap(tune -> current.note().map(note -> phraseOf(tune, note)));
+        List<Note> notes = current.tune().map(Tune::notes).orElse(List.of());
+        return switch (rule.work()) {
+            case INTRO ->
+                phrase.filter(span -> span.first().equals(notes.get(0).id())).isPresent();
+            case TAG ->
+                phrase.filter(span ->
+                                span.last().equals(notes.get(notes.size() - 1).id()))
+                        .isPresent();
+            default -> true;
+        };
     }
 
     /** The layer of a rule that holds at the chosen note. */

@@ -134,16 +134,13 @@ final class Transport {
             desk.say("There is nothing to play: open a book with a tune in it.");
             return;
         }
-        Tune tune = sight.tune().orElseThrow();
         Realisation realisation = worked.get();
         play(
                 realisation,
                 switch (stretch) {
-                    case FROM_HERE ->
-                        PlayRange.from(realisation, tune, sight.note().get());
-                    case PHRASE ->
-                        PlayRange.phrase(realisation, tune, sight.note().get());
-                    case PART -> PlayRange.part(realisation, tune, sight.note().get());
+                    case FROM_HERE -> PlayRange.from(realisation, sight.note().get());
+                    case PHRASE -> PlayRange.phrase(realisation, sight.note().get());
+                    case PART -> PlayRange.part(realisation, sight.note().get());
                     case TUNE -> PlayRange.whole(realisation);
                 });
     }
@@ -153,7 +150,7 @@ final class Transport {
         Optional<Tune> tune = desk.sight().get().tune();
         realisation()
                 .filter(worked -> tune.isPresent() && !worked.moments().isEmpty())
-                .ifPresent(worked -> play(worked, PlayRange.between(worked, tune.get(), first, last)));
+                .ifPresent(worked -> play(worked, PlayRange.between(worked, first, last)));
     }
 
     /** Call and answer from the phrase of the chosen note on: so many phrases joined, then as long a silence with a quiet pulse. */
@@ -164,10 +161,8 @@ final class Transport {
             desk.say("There is nothing to play: open a book with a tune in it.");
             return;
         }
-        Tune tune = sight.tune().orElseThrow();
-        List<PlayRange> calls =
-                PlayRange.phrases(worked.get(), tune, sight.note().get(), joined);
-        Performance.CountIn beats = countIn(tune, worked.get(), calls.get(0));
+        List<PlayRange> calls = PlayRange.phrases(worked.get(), sight.note().get(), joined);
+        Performance.CountIn beats = countIn(worked.get(), calls.get(0));
         begin(new Performance(worked.get(), calls, true, beats));
         desk.say("Call and answer: listen, then play it back over the quiet pulse");
     }
@@ -180,10 +175,8 @@ final class Transport {
             desk.say("There is nothing to play: open a book with a tune in it.");
             return;
         }
-        Tune tune = sight.tune().orElseThrow();
-        List<PlayRange> ranges =
-                PlayRange.drill(worked.get(), tune, sight.note().get(), rounds);
-        begin(new Performance(worked.get(), ranges, false, countIn(tune, worked.get(), ranges.get(0))));
+        List<PlayRange> ranges = PlayRange.drill(worked.get(), sight.note().get(), rounds);
+        begin(new Performance(worked.get(), ranges, false, countIn(worked.get(), ranges.get(0))));
         desk.say(
                 ranges.size() > rounds
                         ? "The part " + rounds + " times with its first ending, then on as it is played"
@@ -191,8 +184,7 @@ final class Transport {
     }
 
     private void play(Realisation realisation, PlayRange range) {
-        Tune tune = desk.sight().get().tune().orElseThrow();
-        begin(new Performance(realisation, range, countIn(tune, realisation, range)));
+        begin(new Performance(realisation, range, countIn(realisation, range)));
     }
 
     private void begin(Performance performance) {
@@ -202,10 +194,11 @@ final class Transport {
     }
 
     /** A bar of beats, and where a pickup follows, the beats before it too: so the first beat of the tune is never in doubt. */
-    private Performance.CountIn countIn(Tune tune, Realisation realisation, PlayRange range) {
+    private Performance.CountIn countIn(Realisation realisation, PlayRange range) {
         if (!isCountedIn) {
             return new Performance.CountIn(Fraction.ZERO, realisation.tempo().beatLength());
         }
+        Tune tune = realisation.tune();
         Fraction perWhole = realisation.tempo().millisOf(Fraction.ONE);
         NotePlace first = realisation
                 .at(range.startWholeNotes().times(perWhole).toDouble() + 1e-6)

@@ -105,7 +105,7 @@ public final class BookWriter {
         return header(tune, nextNumber++, version, directives.lines(tune)) + body;
     }
 
-    private static String lineEnd(Tune tune) {
+    static String lineEnd(Tune tune) {
         return tune.manuscript().text().contains("\r\n") ? "\r\n" : "\n";
     }
 

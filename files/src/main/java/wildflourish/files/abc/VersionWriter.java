@@ -79,7 +79,8 @@ final class VersionWriter {
 
     /** The same, as a hand makes it. */
     static String body(Tune tune, Version version, Hand hand) {
-        Unfolding unfolding = Unfolding.of(tune, version);
+        AddedText added = AddedText.of(tune, version);
+        Unfolding unfolding = Unfolding.of(added.tune(), added.version());
         return new VersionWriter(unfolding.tune(), unfolding.version(), hand).write();
     }
 

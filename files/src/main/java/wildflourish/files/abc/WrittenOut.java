@@ -3,7 +3,9 @@ package wildflourish.files.abc;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import wildflourish.core.line.AddedBars;
 import wildflourish.core.music.Fraction;
+import wildflourish.core.tune.Bar;
 import wildflourish.core.tune.Note;
 import wildflourish.core.tune.NoteId;
 import wildflourish.core.tune.PlayOrder;
@@ -27,13 +29,24 @@ public record WrittenOut(Tune tune, Map<NoteId, NoteId> originals) {
         Map<NoteId, NoteId> originals = new HashMap<>();
         List<PlayOrder.Played> plainOrder = PlayOrder.of(plain);
         List<PlayOrder.Played> order = PlayOrder.of(written);
-        for (int i = 0; i < Math.min(plainOrder.size(), order.size()); i++) {
+        int added = barsBefore(plain, version);
+        for (int i = 0; i < Math.min(plainOrder.size(), order.size() - added); i++) {
             match(
                     plain.bars().get(plainOrder.get(i).bar()).notes(),
-                    written.bars().get(order.get(i).bar()).notes(),
+                    written.bars().get(order.get(i + added).bar()).notes(),
                     originals);
         }
         return new WrittenOut(written, originals);
+    }
+
+    /** How many bars the version adds before the tune. */
+    private static int barsBefore(Tune plain, Version version) {
+        List<Bar> bars = AddedBars.of(plain, version).bars();
+        int added = 0;
+        while (added < bars.size() && bars.get(added).isAdded()) {
+            added++;
+        }
+        return added;
     }
 
     private static void match(List<Note> plain, List<Note> written, Map<NoteId, NoteId> originals) {
