@@ -25,6 +25,7 @@ import wildflourish.core.hand.HandCost;
 import wildflourish.core.hand.Scene;
 import wildflourish.core.instrument.Family;
 import wildflourish.core.instrument.Instrument;
+import wildflourish.core.instrument.Schools;
 import wildflourish.core.ornament.Ornament;
 import wildflourish.core.ornament.Profile;
 import wildflourish.core.performance.Realisation;
@@ -233,7 +234,7 @@ public class Budgets {
         return HandLines.of(
                 tune,
                 instrument,
-                instrument.schools().get(0),
+                Schools.usual(instrument),
                 tune.header().type().session(),
                 Map.of());
     }

@@ -51,7 +51,9 @@ class BowedOrnamentsTest {
     }
 
     private static Version plain(Tune tune, String school) {
-        return Version.plain("Bud", Playing.usual(tune, Instrument.of("fiddle")).withSchool(School.of(school)));
+        Playing usual = Playing.usual(tune, Instrument.of("fiddle"));
+        Playing playing = usual.withSchools(usual.schools().with(School.of(school), usual.instrument()));
+        return Version.plain("Bud", playing);
     }
 
     private static Version with(Version version, Tune tune, String stack, int first, int last) {

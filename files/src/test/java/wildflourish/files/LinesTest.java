@@ -33,6 +33,7 @@ import wildflourish.core.fingering.Struck;
 import wildflourish.core.hand.Hands;
 import wildflourish.core.instrument.Instrument;
 import wildflourish.core.instrument.School;
+import wildflourish.core.instrument.Schools;
 import wildflourish.core.instrument.Strings;
 import wildflourish.core.music.Tempo;
 import wildflourish.core.plain.Needs;
@@ -62,8 +63,16 @@ class LinesTest {
         return tune.header().type().session();
     }
 
+    /** Of the hand and of the bow. */
+    private static List<School> schools(Instrument instrument) {
+        return Stream.of(instrument.schools(), instrument.strokes())
+                .flatMap(List::stream)
+                .toList();
+    }
+
     private static HandLines hand(Tune tune, Instrument instrument, School school) {
-        return HandLines.of(tune, instrument, school, tempo(tune), Map.of()).orElseThrow();
+        Schools schools = Schools.usual(instrument).with(school, instrument);
+        return HandLines.of(tune, instrument, schools, tempo(tune), Map.of()).orElseThrow();
     }
 
     /** Written down before the program computed it, see the head of the file. */
@@ -89,7 +98,7 @@ class LinesTest {
     @MethodSource("lines")
     void everyNoteOnTheInstrumentHasItsLabelInEverySchool(Instrument instrument) {
         for (Tune tune : Demo.tunes()) {
-            for (School school : instrument.schools()) {
+            for (School school : schools(instrument)) {
                 HandLines hand = hand(tune, instrument, school);
                 Set<NoteId> tooFast = hand.troubles().stream()
                         .filter(trouble -> trouble.why() == LinePath.Why.TOO_FAST)
@@ -122,7 +131,7 @@ class LinesTest {
             if (!tune.header().type().equals(Demo.tunes().get(0).header().type())) {
                 continue;
             }
-            for (School school : fiddle.schools()) {
+            for (School school : schools(fiddle)) {
                 HandLines hand = hand(tune, fiddle, school);
                 for (Struck struck : Struck.of(tune, tempo(tune))) {
                     if (struck.beginsPhrase()) {
@@ -220,13 +229,13 @@ class LinesTest {
     @ParameterizedTest
     @MethodSource("lines")
     void stepsAreReadBackToTheNotesAndWaysTheyCameFrom(Instrument instrument) {
-        School school = instrument.schools().get(0);
+        Schools schools = Schools.usual(instrument);
         for (Tune tune : Demo.tunes()) {
             List<Struck> line = Struck.of(tune, tempo(tune));
             Map<NoteId, String> words = LineSteps.of(tune, Version.plain("plain", Playing.usual(tune, instrument)));
             if (instrument.strings().isPresent()) {
                 Strings strings = instrument.strings().get();
-                LinePath<StringWay> path = StringPath.of(line, Manners.of(strings, school, tune.metreAt(0)), Map.of());
+                LinePath<StringWay> path = StringPath.of(line, Manners.of(strings, schools, tune.metreAt(0)), Map.of());
                 path.ways().forEach((note, way) -> {
                     List<StringWay> read = LineSteps.parse(words.get(note), strings, tune.note(note));
                     assertThat(read).as(words.get(note)).isNotEmpty();
@@ -239,7 +248,7 @@ class LinesTest {
                 });
             } else {
                 LinePath<ButtonWay> path =
-                        ButtonPath.of(line, instrument.buttons().orElseThrow(), school, Map.of());
+                        ButtonPath.of(line, instrument.buttons().orElseThrow(), schools.hand(), Map.of());
                 path.ways()
                         .forEach((note, way) -> assertThat(LineSteps.parse(words.get(note), instrument))
                                 .as(words.get(note))
@@ -259,7 +268,7 @@ class LinesTest {
                 .orElseThrow();
         Stair stair = Stair.starting(tune, fiddle, 2).pinned(open.id(), "D4");
         Version version = stair.at(0);
-        version = version.withPlaying(version.playing().withSchool(School.of("shuffle")));
+        version = version.withPlaying(version.playing().withStrokes(School.of("shuffle")));
         Map<NoteId, String> words = LineSteps.of(tune, version);
         HandLines hand = Hands.lines(tune, version).orElseThrow();
         assertThat(words.get(open.id())).startsWith("D string, fourth finger, ");

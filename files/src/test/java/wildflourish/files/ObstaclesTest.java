@@ -13,6 +13,7 @@ import wildflourish.core.fingering.LineWays;
 import wildflourish.core.fingering.Struck;
 import wildflourish.core.instrument.Instrument;
 import wildflourish.core.instrument.School;
+import wildflourish.core.instrument.Schools;
 import wildflourish.core.music.Fraction;
 import wildflourish.core.music.Tempo;
 import wildflourish.core.plain.Obstacle;
@@ -35,7 +36,7 @@ class ObstaclesTest {
 
     private static Obstacles of(Tune tune, String instrument) {
         Playing playing = Playing.usual(tune, Instrument.of(instrument));
-        return Obstacles.of(tune, playing.instrument(), playing.school(), playing.tempo());
+        return Obstacles.of(tune, playing.instrument(), playing.schools(), playing.tempo());
     }
 
     private static Optional<Remedy> remedy(Obstacle obstacle, Remedy.Kind kind) {
@@ -96,7 +97,7 @@ class ObstaclesTest {
         Tune tune = tune("K:D\nD/4E/4D/4E/4 D2 A4|D8|");
         Instrument mandolin = Instrument.of("mandolin");
         Tempo fast = new Tempo(Fraction.of(115), Fraction.of(1, 2));
-        Obstacles obstacles = Obstacles.of(tune, mandolin, mandolin.schools().get(0), fast);
+        Obstacles obstacles = Obstacles.of(tune, mandolin, Schools.usual(mandolin), fast);
         assertThat(obstacles.obstacles()).isNotEmpty().allMatch(each -> each.why() == LinePath.Why.TOO_FAST);
         Obstacle first = obstacles.obstacles().get(0);
         Tempo slow = remedy(first, Remedy.Kind.SLOWER).orElseThrow().tempo().orElseThrow();
@@ -110,12 +111,15 @@ class ObstaclesTest {
         Tune tune = tune("K:G\n(3GBd (3gdB G2 B2|G8|");
         Instrument banjo = Instrument.of("banjo-open-g");
         Playing playing = Playing.usual(tune, banjo).withSchool(School.of("down-picking"));
-        Obstacles obstacles = Obstacles.of(tune, banjo, playing.school(), playing.tempo());
+        Obstacles obstacles = Obstacles.of(tune, banjo, playing.schools(), playing.tempo());
         assertThat(obstacles.obstacles()).isNotEmpty().allMatch(each -> each.why() == LinePath.Why.TOO_FAST);
         Remedy other = obstacles.whole().get(0);
         assertThat(other.kind()).isEqualTo(Remedy.Kind.OTHER_SCHOOL);
         assertThat(LineWays.troubles(
-                        Struck.of(tune, playing.tempo()), banjo, other.school().orElseThrow(), tune.metreAt(0)))
+                        Struck.of(tune, playing.tempo()),
+                        banjo,
+                        playing.schools().with(other.school().orElseThrow(), banjo),
+                        tune.metreAt(0)))
                 .isEmpty();
         assertThat(ObstacleWords.of(other)).startsWith("play it another way: ");
     }
@@ -149,19 +153,19 @@ class ObstaclesTest {
     void everyRemedyHelps(Instrument instrument) {
         for (Tune tune : Demo.tunes()) {
             Playing playing = Playing.usual(tune, instrument);
-            Obstacles obstacles = Obstacles.of(tune, instrument, playing.school(), playing.tempo());
+            Obstacles obstacles = Obstacles.of(tune, instrument, playing.schools(), playing.tempo());
             List<Struck> line = Struck.of(tune, playing.tempo());
             int told = obstacles.obstacles().stream()
                     .mapToInt(each -> each.places().size())
                     .sum();
-            assertThat(LineWays.troubles(line, instrument, playing.school(), tune.metreAt(0)))
+            assertThat(LineWays.troubles(line, instrument, playing.schools(), tune.metreAt(0)))
                     .hasSize(told);
             for (Remedy remedy : obstacles.whole()) {
                 Instrument on = remedy.instrument().orElse(instrument);
                 List<Struck> moved = line.stream()
                         .map(each -> each.moved(remedy.semitones()))
                         .toList();
-                assertThat(LineWays.troubles(moved, on, on.schools().get(0), tune.metreAt(0)))
+                assertThat(LineWays.troubles(moved, on, Schools.usual(on), tune.metreAt(0)))
                         .as(tune.title() + " on " + instrument + ": " + ObstacleWords.of(remedy))
                         .isEmpty();
             }

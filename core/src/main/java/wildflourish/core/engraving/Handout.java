@@ -86,7 +86,7 @@ public final class Handout {
     /** How the fingers lie in a tune as a version plays it. */
     public static List<HandFrame> frames(Tune tune, Version version) {
         Playing playing = version.playing();
-        return HandFrame.of(tune, playing.instrument(), playing.school(), playing.tempo());
+        return HandFrame.of(tune, playing.instrument(), playing.schools(), playing.tempo());
     }
 
     private Instrument instrument() {

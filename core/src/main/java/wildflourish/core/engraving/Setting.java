@@ -18,6 +18,7 @@ import wildflourish.core.hand.Voice;
 import wildflourish.core.hand.Ways;
 import wildflourish.core.instrument.Fingering;
 import wildflourish.core.instrument.Instrument;
+import wildflourish.core.instrument.Schools;
 import wildflourish.core.music.WrittenPitch;
 import wildflourish.core.tune.Note;
 import wildflourish.core.tune.NoteId;
@@ -95,7 +96,7 @@ record Setting(Score score, List<Hand> hands, Phrasing phrasing, Set<NoteId> dre
                         HandLines.of(
                                 score.tune(),
                                 instrument,
-                                instrument.schools().get(0),
+                                Schools.usual(instrument),
                                 score.tune().header().type().session(),
                                 Map.of()),
                         Optional.empty(),

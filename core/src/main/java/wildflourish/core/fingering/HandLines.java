@@ -11,6 +11,7 @@ import wildflourish.core.instrument.ButtonLayout;
 import wildflourish.core.instrument.Family;
 import wildflourish.core.instrument.Instrument;
 import wildflourish.core.instrument.School;
+import wildflourish.core.instrument.Schools;
 import wildflourish.core.instrument.Strings;
 import wildflourish.core.music.FingeredPitch;
 import wildflourish.core.music.Tempo;
@@ -166,15 +167,15 @@ public record HandLines(
 
     /** For a tune; empty for an instrument fingered on holes. */
     public static Optional<HandLines> of(
-            Tune tune, Instrument instrument, School school, Tempo tempo, Map<NoteId, String> pins) {
-        return of(tune, instrument, school, tempo, pins, Map.of());
+            Tune tune, Instrument instrument, Schools schools, Tempo tempo, Map<NoteId, String> pins) {
+        return of(tune, instrument, schools, tempo, pins, Map.of());
     }
 
     /** The same with notes that ornaments are to be made on. */
     public static Optional<HandLines> of(
             Tune tune,
             Instrument instrument,
-            School school,
+            Schools schools,
             Tempo tempo,
             Map<NoteId, String> pins,
             Map<NoteId, Demand> demands) {
@@ -184,8 +185,8 @@ public record HandLines(
         List<Struck> line = Struck.of(tune, tempo, demands);
         return Optional.of(
                 instrument.strings().isPresent()
-                        ? of(tune, line, Manners.of(instrument.strings().get(), school, tune.metreAt(0)), pins)
-                        : of(line, instrument, school, pins));
+                        ? of(tune, line, Manners.of(instrument.strings().get(), schools, tune.metreAt(0)), pins)
+                        : of(line, instrument, schools.hand(), pins));
     }
 
     // Strings

@@ -4,7 +4,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import wildflourish.core.instrument.Instrument;
-import wildflourish.core.instrument.School;
+import wildflourish.core.instrument.Schools;
 import wildflourish.core.music.Tempo;
 import wildflourish.core.path.Tables;
 import wildflourish.core.tune.NoteId;
@@ -47,11 +47,11 @@ public final class HandTables {
     }
 
     /** For a tune on strings, with what is asked of the hand already; empty on holes and buttons, and where some note cannot be played. */
-    public static Optional<HandTables> of(Tune tune, Instrument instrument, School school, Tempo tempo, Asked asked) {
+    public static Optional<HandTables> of(Tune tune, Instrument instrument, Schools schools, Tempo tempo, Asked asked) {
         if (instrument.strings().isEmpty()) {
             return Optional.empty();
         }
-        StringPath.Manner manner = Manners.of(instrument.strings().get(), school, tune.metreAt(0));
+        StringPath.Manner manner = Manners.of(instrument.strings().get(), schools, tune.metreAt(0));
         List<Struck> line = Struck.of(tune, tempo, asked.demands);
         if (line.isEmpty() || !isPlayable(manner, line)) {
             return Optional.empty();

@@ -4,7 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import wildflourish.core.instrument.Instrument;
-import wildflourish.core.instrument.School;
+import wildflourish.core.instrument.Schools;
 import wildflourish.core.music.FingeredPitch;
 import wildflourish.core.music.Metre;
 import wildflourish.core.tune.NoteId;
@@ -18,25 +18,25 @@ public final class LineWays {
      *
      * @param line pitches as the instrument fingers them
      */
-    public static LinePath<?> best(List<Struck> line, Instrument instrument, School school, Metre metre) {
+    public static LinePath<?> best(List<Struck> line, Instrument instrument, Schools schools, Metre metre) {
         if (instrument.strings().isPresent()) {
-            return StringPath.best(line, Manners.of(instrument.strings().get(), school, metre), Map.of());
+            return StringPath.best(line, Manners.of(instrument.strings().get(), schools, metre), Map.of());
         }
         return ButtonPath.best(
                 line,
                 instrument
                         .buttons()
                         .orElseThrow(() -> new IllegalArgumentException(instrument + " has no line of ways")),
-                school,
+                schools.hand(),
                 Map.of());
     }
 
     /** What cannot be played, in the order of the line. */
     public static List<LinePath.Trouble> troubles(
-            List<Struck> line, Instrument instrument, School school, Metre metre) {
+            List<Struck> line, Instrument instrument, Schools schools, Metre metre) {
         return instrument.family().isWind()
                 ? onHoles(line, instrument)
-                : best(line, instrument, school, metre).troubles();
+                : best(line, instrument, schools, metre).troubles();
     }
 
     private static List<LinePath.Trouble> onHoles(List<Struck> line, Instrument instrument) {

@@ -338,7 +338,7 @@ public record Attempt(
         int bar = tune.placeOf(occasion.first().note().id()).bar();
         StringPath.Manner manner = Manners.of(
                 occasion.playing().instrument().strings().orElseThrow(),
-                occasion.playing().school(),
+                occasion.playing().schools(),
                 tune.metreAt(bar));
         return maker.hands().contains(manner.order().hand().id());
     }

@@ -52,7 +52,7 @@ public final class HandCost {
         Optional<HandTables> tables = HandTables.of(
                 scene.tune(),
                 scene.playing().instrument(),
-                scene.playing().school(),
+                scene.playing().schools(),
                 scene.playing().tempo(),
                 asked);
         return new HandCost(scene, plain, asked, tables);

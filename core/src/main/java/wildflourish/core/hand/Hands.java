@@ -82,7 +82,7 @@ public final class Hands {
             }
             Playing playing = asked.playing;
             Optional<HandLines> found = HandLines.of(
-                    asked.tune, playing.instrument(), playing.school(), playing.tempo(), asked.pins, asked.demands);
+                    asked.tune, playing.instrument(), playing.schools(), playing.tempo(), asked.pins, asked.demands);
             if (answers.size() == MOST) {
                 answers.removeLast();
             }

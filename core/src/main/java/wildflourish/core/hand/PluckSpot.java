@@ -49,7 +49,7 @@ final class PluckSpot {
         int bar = tune.placeOf(occasion.first().note().id()).bar();
         return Manners.of(
                         occasion.playing().instrument().strings().orElseThrow(),
-                        occasion.playing().school(),
+                        occasion.playing().schools(),
                         tune.metreAt(bar))
                 .order()
                 .hand();

@@ -81,7 +81,7 @@ public final class Instrument {
         this.reading = identity.reading;
         this.tuning = Tuning.EQUAL;
         this.schools = List.copyOf(identity.schools);
-        this.strokes = List.of(School.USUAL);
+        this.strokes = strings.map(Strings::strokes).orElse(List.of(School.USUAL));
         this.drones = List.of();
         this.chartName = "";
         this.strings = strings;

@@ -20,6 +20,7 @@ import wildflourish.core.table.Trust;
  * @param scaleMillimetres from nut to bridge, where frets are counted; 0 where there are none
  * @param capo the fret at which a capo stops all strings; 0 for none
  * @param schools ways of playing it, the first is the default
+ * @param strokes ways of striking that go with each of them; the usual one where the schools say it
  */
 public record Strings(
         String id,
@@ -34,6 +35,7 @@ public record Strings(
         int scaleMillimetres,
         int capo,
         List<School> schools,
+        List<School> strokes,
         Trust trust) {
     /** How a string is made to sound. */
     public enum Stroke {
@@ -75,6 +77,7 @@ public record Strings(
         hand = List.copyOf(hand);
         positions = List.copyOf(positions);
         schools = List.copyOf(schools);
+        strokes = List.copyOf(strokes);
     }
 
     private static Strings from(Row row) {
@@ -99,6 +102,9 @@ public record Strings(
                 row.readOptional("scale", Integer::valueOf).orElse(0),
                 0,
                 row.words("schools").stream().map(School::of).toList(),
+                row.optional("strokes").isEmpty()
+                        ? List.of(School.USUAL)
+                        : row.words("strokes").stream().map(School::of).toList(),
                 row.read("trust", Trust::valueOf));
     }
 
@@ -136,6 +142,7 @@ public record Strings(
                 scaleMillimetres,
                 fret,
                 schools,
+                strokes,
                 trust);
     }
 

@@ -115,7 +115,7 @@ final class Passage {
         Tune tune = scene.tune();
         int bar = barOf(notes.get(0));
         Strings strings = scene.playing().instrument().strings().orElseThrow();
-        PickingHand hand = Manners.of(strings, scene.playing().school(), tune.metreAt(bar))
+        PickingHand hand = Manners.of(strings, scene.playing().schools(), tune.metreAt(bar))
                 .order()
                 .hand();
         if (!hand.equals(PickingHand.USUAL)) {

@@ -19,6 +19,7 @@ import wildflourish.core.instrument.Family;
 import wildflourish.core.instrument.Fingering;
 import wildflourish.core.instrument.Hole;
 import wildflourish.core.instrument.Instrument;
+import wildflourish.core.instrument.Schools;
 import wildflourish.core.music.FingeredPitch;
 import wildflourish.core.music.Key;
 import wildflourish.core.music.WrittenPitch;
@@ -228,7 +229,7 @@ public record BestFit(
         List<Struck> line = Struck.of(tune, tune.header().type().session()).stream()
                 .map(struck -> struck.moved(shift))
                 .toList();
-        LinePath<?> path = LineWays.best(line, instrument, instrument.schools().get(0), tune.metreAt(0));
+        LinePath<?> path = LineWays.best(line, instrument, Schools.usual(instrument), tune.metreAt(0));
         Set<FingeredPitch> stopped = new TreeSet<>(Comparator.comparingInt(FingeredPitch::midi));
         path.troubles().stream()
                 .filter(trouble -> !trouble.why().leavesMelody())

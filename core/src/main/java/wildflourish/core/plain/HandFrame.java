@@ -12,7 +12,7 @@ import wildflourish.core.fingering.Struck;
 import wildflourish.core.form.Phrase;
 import wildflourish.core.form.Phrasing;
 import wildflourish.core.instrument.Instrument;
-import wildflourish.core.instrument.School;
+import wildflourish.core.instrument.Schools;
 import wildflourish.core.instrument.Strings;
 import wildflourish.core.music.Tempo;
 import wildflourish.core.tune.NoteId;
@@ -40,14 +40,14 @@ public record HandFrame(List<String> phrases, List<Finger> fingers) {
     public record Finger(int string, int semitones, String name) {}
 
     /** For each phrase that is not the same as one before, phrases with the same frame together; none for an instrument without strings. */
-    public static List<HandFrame> of(Tune tune, Instrument instrument, School school, Tempo tempo) {
+    public static List<HandFrame> of(Tune tune, Instrument instrument, Schools schools, Tempo tempo) {
         if (instrument.strings().isEmpty()) {
             return List.of();
         }
         Strings strings = instrument.strings().get();
         List<Struck> line = Struck.of(tune, tempo);
         Map<NoteId, ?> ways =
-                LineWays.best(line, instrument, school, tune.metreAt(0)).ways();
+                LineWays.best(line, instrument, schools, tune.metreAt(0)).ways();
         Map<List<Finger>, List<String>> frames = new LinkedHashMap<>();
         for (Phrase phrase : Phrasing.of(tune).phrases()) {
             List<Finger> fingers = fingers(tune, phrase, ways, strings);

@@ -10,6 +10,7 @@ import wildflourish.core.fingering.LineWays;
 import wildflourish.core.fingering.StringWay;
 import wildflourish.core.fingering.Struck;
 import wildflourish.core.instrument.Instrument;
+import wildflourish.core.instrument.Schools;
 import wildflourish.core.music.Tempo;
 import wildflourish.core.tune.NoteId;
 import wildflourish.core.tune.Tune;
@@ -27,7 +28,7 @@ final class LineSpots {
             return Map.of();
         }
         List<Struck> line = Struck.of(tune, tempo);
-        return of(line, LineWays.best(line, instrument, instrument.schools().get(0), tune.metreAt(0)));
+        return of(line, LineWays.best(line, instrument, Schools.usual(instrument), tune.metreAt(0)));
     }
 
     /** Of a way to play a line. */

@@ -16,7 +16,7 @@ import wildflourish.core.fingering.LineWays;
 import wildflourish.core.fingering.Struck;
 import wildflourish.core.form.Harmony;
 import wildflourish.core.instrument.Instrument;
-import wildflourish.core.instrument.School;
+import wildflourish.core.instrument.Schools;
 import wildflourish.core.music.FingeredPitch;
 import wildflourish.core.music.Fraction;
 import wildflourish.core.music.Tempo;
@@ -48,8 +48,8 @@ public record Obstacles(List<Obstacle> obstacles, List<Remedy> whole) {
     }
 
     /** Of a tune as written, at a tempo. */
-    public static Obstacles of(Tune tune, Instrument instrument, School school, Tempo tempo) {
-        return new Search(tune, instrument, school, tempo).run();
+    public static Obstacles of(Tune tune, Instrument instrument, Schools schools, Tempo tempo) {
+        return new Search(tune, instrument, schools, tempo).run();
     }
 
     /** What stops a line and at which notes. */
@@ -58,21 +58,21 @@ public record Obstacles(List<Obstacle> obstacles, List<Remedy> whole) {
     private static final class Search {
         private final Tune tune;
         private final Instrument instrument;
-        private final School school;
+        private final Schools schools;
         private final Tempo tempo;
         private final List<Struck> line;
         private final Set<NoteId> stops;
 
-        Search(Tune tune, Instrument instrument, School school, Tempo tempo) {
+        Search(Tune tune, Instrument instrument, Schools schools, Tempo tempo) {
             this.tune = tune;
             this.instrument = instrument;
-            this.school = school;
+            this.schools = schools;
             this.tempo = tempo;
             this.line = Struck.of(tune, tempo);
-            this.stops = stops(line, instrument, school);
+            this.stops = stops(line, instrument, schools);
         }
 
-        private Set<NoteId> stops(List<Struck> asked, Instrument on, School manner) {
+        private Set<NoteId> stops(List<Struck> asked, Instrument on, Schools manner) {
             Set<NoteId> notes = new LinkedHashSet<>();
             LineWays.troubles(asked, on, manner, tune.metreAt(0)).forEach(trouble -> notes.add(trouble.note()));
             return notes;
@@ -80,7 +80,7 @@ public record Obstacles(List<Obstacle> obstacles, List<Remedy> whole) {
 
         Obstacles run() {
             Map<Kind, List<NoteId>> kinds = new LinkedHashMap<>();
-            for (LinePath.Trouble trouble : LineWays.troubles(line, instrument, school, tune.metreAt(0))) {
+            for (LinePath.Trouble trouble : LineWays.troubles(line, instrument, schools, tune.metreAt(0))) {
                 Kind kind = new Kind(trouble.why(), tune.note(trouble.note()).pitches());
                 kinds.computeIfAbsent(kind, each -> new ArrayList<>()).add(trouble.note());
             }
@@ -145,7 +145,7 @@ public record Obstacles(List<Obstacle> obstacles, List<Remedy> whole) {
                         return struck.withPitches(pitches);
                     })
                     .toList();
-            Set<NoteId> left = stops(changed, instrument, school);
+            Set<NoteId> left = stops(changed, instrument, schools);
             boolean helps = left.stream().noneMatch(places::contains) && stops.containsAll(left);
             return helps ? Optional.of(used.stream().map(FingeredPitch::new).toList()) : Optional.empty();
         }
@@ -190,7 +190,7 @@ public record Obstacles(List<Obstacle> obstacles, List<Remedy> whole) {
             for (int percent = 95; percent >= SLOWEST_PERCENT; percent -= 5) {
                 Fraction beats = tempo.beatsPerMinute().times(Fraction.of(percent, 100));
                 Tempo slow = new Tempo(Fraction.of((long) Math.floor(beats.toDouble())), tempo.beatLength());
-                Set<NoteId> left = stops(Struck.of(tune, slow), instrument, school);
+                Set<NoteId> left = stops(Struck.of(tune, slow), instrument, schools);
                 if (left.stream().noneMatch(places::contains)) {
                     return Optional.of(Remedy.slower(slow));
                 }
@@ -202,23 +202,25 @@ public record Obstacles(List<Obstacle> obstacles, List<Remedy> whole) {
 
         private List<Remedy> whole() {
             List<Remedy> remedies = new ArrayList<>();
-            instrument.schools().stream()
-                    .filter(other -> !other.equals(school) && isFree(0, instrument, other))
+            Stream.of(instrument.schools(), instrument.strokes())
+                    .flatMap(List::stream)
+                    .filter(other -> !schools.with(other, instrument).equals(schools))
+                    .filter(other -> isFree(0, instrument, schools.with(other, instrument)))
                     .findFirst()
                     .ifPresent(other -> remedies.add(Remedy.in(other)));
             for (int semitones : new int[] {OCTAVE, -OCTAVE}) {
-                if (isFree(semitones, instrument, school)) {
+                if (isFree(semitones, instrument, schools)) {
                     remedies.add(Remedy.octave(semitones));
                 }
             }
             for (int away = 1; away <= OCTAVE / 2; away++) {
                 for (int semitones : new int[] {away, -away}) {
-                    if (keys(remedies) < MOST_KEYS && isFree(semitones, instrument, school)) {
+                    if (keys(remedies) < MOST_KEYS && isFree(semitones, instrument, schools)) {
                         remedies.add(Remedy.otherKey(tune.keyAt(0).moved(semitones), semitones));
                     }
                 }
             }
-            others().filter(other -> isFree(0, other, other.schools().get(0)))
+            others().filter(other -> isFree(0, other, Schools.usual(other)))
                     .limit(MOST_INSTRUMENTS)
                     .forEach(other -> remedies.add(Remedy.on(other)));
             return remedies;
@@ -230,7 +232,7 @@ public record Obstacles(List<Obstacle> obstacles, List<Remedy> whole) {
                     .count();
         }
 
-        private boolean isFree(int semitones, Instrument on, School manner) {
+        private boolean isFree(int semitones, Instrument on, Schools manner) {
             List<Struck> moved = semitones == 0
                     ? line
                     : line.stream().map(struck -> struck.moved(semitones)).toList();

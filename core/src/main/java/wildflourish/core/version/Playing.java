@@ -1,8 +1,10 @@
 package wildflourish.core.version;
 
 import java.util.List;
+import java.util.stream.Stream;
 import wildflourish.core.instrument.Instrument;
 import wildflourish.core.instrument.School;
+import wildflourish.core.instrument.Schools;
 import wildflourish.core.music.Tempo;
 import wildflourish.core.ornament.Choice;
 import wildflourish.core.ornament.Stack;
@@ -26,6 +28,14 @@ public record Playing(Instrument instrument, School school, School strokes, Temp
                 instrument, instrument.schools().get(0), tune.header().type().session());
     }
 
+    public Schools schools() {
+        return new Schools(school, strokes);
+    }
+
+    public Playing withSchools(Schools others) {
+        return withSchool(others.hand()).withStrokes(others.strokes());
+    }
+
     public Playing withTempo(Tempo newTempo) {
         return newTempo.equals(tempo) ? this : new Playing(instrument, school, strokes, newTempo);
     }
@@ -44,7 +54,11 @@ public record Playing(Instrument instrument, School school, School strokes, Temp
             return choice.school();
         }
         List<String> own = choice.ornament().schools(instrument.family());
-        return own.contains(school.id()) ? school.id() : Stack.schoolOf(choice, instrument.family());
+        return Stream.of(school, strokes)
+                .map(School::id)
+                .filter(own::contains)
+                .findFirst()
+                .orElseGet(() -> Stack.schoolOf(choice, instrument.family()));
     }
 
     /** A stack with the own schools that this player's choices are played in. */

@@ -22,7 +22,7 @@ import wildflourish.core.instrument.ButtonLayout;
 import wildflourish.core.instrument.Family;
 import wildflourish.core.instrument.Instrument;
 import wildflourish.core.instrument.PickingHand;
-import wildflourish.core.instrument.School;
+import wildflourish.core.instrument.Schools;
 import wildflourish.core.instrument.Strings;
 import wildflourish.core.music.FingeredPitch;
 import wildflourish.core.tune.Note;
@@ -46,19 +46,19 @@ public final class LineSteps {
     /** By note, in a version's school and through what is pinned in it; none for notes the instrument lacks. */
     public static Map<NoteId, String> of(Tune tune, Version version) {
         Instrument instrument = version.playing().instrument();
-        School school = version.playing().school();
+        Schools schools = version.playing().schools();
         List<Struck> line = Struck.of(tune, version.playing().tempo());
         Map<NoteId, String> pins = Hands.linePins(version);
         Map<NoteId, String> words = new HashMap<>();
         if (instrument.strings().isPresent()) {
             Strings strings = instrument.strings().get();
-            StringPath.of(line, Manners.of(strings, school, tune.metreAt(0)), pins)
+            StringPath.of(line, Manners.of(strings, schools, tune.metreAt(0)), pins)
                     .ways()
                     .forEach((note, way) -> words.put(note, of(way, strings)));
         }
         instrument
                 .buttons()
-                .ifPresent(layout -> ButtonPath.of(line, layout, school, pins)
+                .ifPresent(layout -> ButtonPath.of(line, layout, schools.hand(), pins)
                         .ways()
                         .forEach((note, way) -> words.put(note, of(way, instrument.family()))));
         return words;

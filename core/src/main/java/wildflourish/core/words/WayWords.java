@@ -34,7 +34,7 @@ public final class WayWords {
         }
         if (playing.instrument().strings().isPresent()) {
             Strings strings = playing.instrument().strings().get();
-            StringPath.Manner manner = Manners.of(strings, playing.school(), tune.metreAt(0));
+            StringPath.Manner manner = Manners.of(strings, playing.schools(), tune.metreAt(0));
             return of(tune, line, StringPath.of(line, manner, pins), way -> LineSteps.of(way, strings));
         }
         return playing.instrument()

@@ -20,6 +20,7 @@ import org.junit.jupiter.params.provider.CsvSource;
 import wildflourish.core.Melody;
 import wildflourish.core.instrument.Instrument;
 import wildflourish.core.instrument.School;
+import wildflourish.core.instrument.Schools;
 import wildflourish.core.music.FingeredPitch;
 import wildflourish.core.music.Fraction;
 import wildflourish.core.music.Metre;
@@ -48,7 +49,8 @@ class LongPathTest {
 
     private static LinePath.Run<?> run(List<Struck> line, Instrument instrument, School school) {
         if (instrument.strings().isPresent()) {
-            StringPath.Manner manner = Manners.of(instrument.strings().get(), school, Metre.of(4, 4));
+            StringPath.Manner manner = Manners.of(
+                    instrument.strings().get(), Schools.usual(instrument).with(school, instrument), Metre.of(4, 4));
             return new StringStages(line, manner, StringCosts.of(manner.school()), Map.of());
         }
         Map<List<FingeredPitch>, List<ButtonWay>> known = new HashMap<>();

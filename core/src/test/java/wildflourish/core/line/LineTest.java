@@ -7,6 +7,7 @@ import org.junit.jupiter.api.Test;
 import wildflourish.core.Melody;
 import wildflourish.core.fingering.HandLines;
 import wildflourish.core.instrument.Instrument;
+import wildflourish.core.instrument.Schools;
 import wildflourish.core.music.Fraction;
 import wildflourish.core.ornament.Ornament;
 import wildflourish.core.ornament.Profile;
@@ -143,7 +144,7 @@ class LineTest {
         HandLines lines = HandLines.of(
                         tune,
                         fiddle,
-                        fiddle.schools().get(0),
+                        Schools.usual(fiddle),
                         tune.header().type().session(),
                         java.util.Map.of())
                 .orElseThrow();

@@ -18,7 +18,8 @@ import wildflourish.core.version.Version;
 /** What is shown of strings and boxes in time. */
 class HandLanesTest {
     private static Realisation realised(Tune tune, String instrument, String school) {
-        Playing playing = Playing.usual(tune, Instrument.of(instrument)).withSchool(School.of(school));
+        Playing usual = Playing.usual(tune, Instrument.of(instrument));
+        Playing playing = usual.withSchools(usual.schools().with(School.of(school), usual.instrument()));
         return Realiser.realise(tune, Version.plain("Bud", playing), Profile.of("fluent"));
     }
 

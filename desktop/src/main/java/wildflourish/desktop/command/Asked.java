@@ -7,6 +7,7 @@ import wildflourish.core.engraving.Handout;
 import wildflourish.core.engraving.Paper;
 import wildflourish.core.instrument.Instrument;
 import wildflourish.core.instrument.School;
+import wildflourish.core.instrument.Schools;
 import wildflourish.core.music.Fraction;
 import wildflourish.core.music.WrittenPitch;
 import wildflourish.core.ornament.Profile;
@@ -31,16 +32,14 @@ final class Asked {
         return found(id, School::of);
     }
 
-    /** A school of an instrument; its first where none is asked for. */
-    static School school(Optional<String> id, Instrument instrument) {
-        School school = id.map(Asked::school).orElse(instrument.schools().get(0));
-        if (!instrument.schools().contains(school)) {
-            throw new UsageException("“" + school.id() + "” is no way of playing the " + instrument.name()
-                    + "; there are "
-                    + String.join(
-                            ", ", instrument.schools().stream().map(School::id).toList()));
+    /** An instrument's first schools, with others that are asked for, joined by +. */
+    static Schools schools(Optional<String> ids, Instrument instrument) {
+        Schools schools = Schools.usual(instrument);
+        for (String id : ids.map(each -> each.split("[+]", -1)).orElse(new String[0])) {
+            Schools before = schools;
+            schools = found(id, each -> before.with(school(each), instrument));
         }
-        return school;
+        return schools;
     }
 
     /** A version in schools joined by +. */
@@ -57,7 +56,7 @@ final class Asked {
                 .orElseGet(() -> Handout.plain(lesson.tune(), instrument));
         return school.isEmpty()
                 ? version
-                : version.withPlaying(version.playing().withSchool(school(school, instrument)));
+                : version.withPlaying(version.playing().withSchools(schools(school, instrument)));
     }
 
     static WrittenPitch pitch(String name) {

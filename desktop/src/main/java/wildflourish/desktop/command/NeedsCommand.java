@@ -58,6 +58,6 @@ final class NeedsCommand implements Callable<Integer> {
 
     private static List<String> obstacles(Tune tune, Instrument instrument) {
         Playing playing = Playing.usual(tune, instrument);
-        return ObstacleWords.of(Obstacles.of(tune, instrument, playing.school(), playing.tempo()), tune, instrument);
+        return ObstacleWords.of(Obstacles.of(tune, instrument, playing.schools(), playing.tempo()), tune, instrument);
     }
 }

@@ -13,6 +13,7 @@ import picocli.CommandLine.Spec;
 import wildflourish.core.instrument.ChartRow;
 import wildflourish.core.instrument.Instrument;
 import wildflourish.core.instrument.School;
+import wildflourish.core.instrument.Schools;
 import wildflourish.core.music.Fraction;
 import wildflourish.core.music.Tempo;
 import wildflourish.core.music.WrittenPitch;
@@ -80,8 +81,8 @@ final class OrnamentsCommand implements Callable<Integer> {
                                 TuneType.all().stream().map(TuneType::name).toList())));
         Tempo beats = tempo.map(words -> new Tempo(Asked.tempo(words), kind.beatLength()))
                 .orElse(kind.session());
-        School cutting = Asked.school(school, asked);
-        Playing playing = new Playing(asked, cutting, beats);
+        Schools schools = Asked.schools(school, asked);
+        Playing playing = new Playing(asked, schools.hand(), schools.strokes(), beats);
         List<Map<String, String>> rows = new ArrayList<>();
         for (WrittenPitch pitch : pitches(asked)) {
             QUAVERS.forEach(quavers -> rows.addAll(rows(pitch, quavers, playing, profile)));

@@ -22,7 +22,7 @@ import wildflourish.core.fingering.StringPath;
 import wildflourish.core.fingering.StringWay;
 import wildflourish.core.fingering.Struck;
 import wildflourish.core.instrument.Instrument;
-import wildflourish.core.instrument.School;
+import wildflourish.core.instrument.Schools;
 import wildflourish.core.instrument.Strings;
 import wildflourish.core.instrument.StrokeOrder;
 import wildflourish.core.tune.Note;
@@ -46,7 +46,8 @@ final class PathCommand implements Callable<Integer> {
 
     @Option(
             names = "--school",
-            description = "a way of playing it, such as smooth, crisp, shuffle; its first without it")
+            description =
+                    "ways of playing it, joined by +, such as smooth, crisp, fourth-finger+shuffle; its first without it")
     private Optional<String> school = Optional.empty();
 
     @Option(names = "--capo", description = "the fret of a capo; a short string is raised as much")
@@ -61,13 +62,13 @@ final class PathCommand implements Callable<Integer> {
         if (asked.family().isWind()) {
             throw new UsageException("the " + asked.name() + " is fingered on holes; ask for its steps or its chart");
         }
-        School manner = Asked.school(school, asked);
+        Schools schools = Asked.schools(school, asked);
         List<Map<String, String>> rows = new ArrayList<>();
         for (Tune tune : tunes.read(spec.commandLine().getErr())) {
             List<Struck> line = Struck.of(tune, tune.header().type().session());
             if (asked.strings().isPresent()) {
                 Strings strings = capoed(asked.strings().get());
-                StringPath.Manner how = Manners.of(strings, manner, tune.metreAt(0));
+                StringPath.Manner how = Manners.of(strings, schools, tune.metreAt(0));
                 LinePath<StringWay> path = StringPath.of(line, how, Map.of());
                 add(
                         rows,
@@ -79,7 +80,7 @@ final class PathCommand implements Callable<Integer> {
                                 way -> way.name(strings),
                                 BarStrokes.of(tune, line, path, strings.stroke())));
             } else {
-                LinePath<ButtonWay> path = ButtonPath.of(line, asked.buttons().orElseThrow(), manner, Map.of());
+                LinePath<ButtonWay> path = ButtonPath.of(line, asked.buttons().orElseThrow(), schools.hand(), Map.of());
                 add(rows, tune, line, new Found<>(asked, path, ButtonWay::toString, Map.of()));
             }
         }

@@ -152,7 +152,7 @@ public final class LookOverPanel extends VBox {
         NeedsWords.of(needs, tune, instrument).stream()
                 .filter(line -> !line.startsWith("Hard") && !line.startsWith("Not on"))
                 .forEach(line -> lines.add(new Lines.Words(line)));
-        lines.addAll(obstacles(Obstacles.of(tune, instrument, playing.school(), playing.tempo()), tune, instrument));
+        lines.addAll(obstacles(Obstacles.of(tune, instrument, playing.schools(), playing.tempo()), tune, instrument));
         lines.addAll(spots(needs, tune));
         List<String> way = WayWords.of(tune, version);
         if (!way.isEmpty()) {

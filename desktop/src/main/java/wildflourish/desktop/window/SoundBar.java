@@ -140,7 +140,7 @@ final class SoundBar extends HBox {
     private Choice strokes() {
         Choice strokes = new Choice(
                 "strokes",
-                "How notes are struck: good players differ in whether they tongue",
+                "How notes are struck: good players differ in whether they tongue, in how the bow goes",
                 index -> desk.setStrokes(
                         desk.sight().get().chosen().instrument().strokes().get(index)));
         strokes.managedProperty().bind(strokes.visibleProperty());
@@ -163,7 +163,7 @@ final class SoundBar extends HBox {
     private Choice school() {
         Choice schools = new Choice(
                 "school",
-                "School: good players differ in which finger cuts, how the bow goes, how the bellows turn",
+                "School: good players differ in which finger cuts or stops a string, how a pick goes, how the bellows turn",
                 index -> desk.setSchool(
                         desk.sight().get().chosen().instrument().schools().get(index)));
         desk.sight().addListener((at, before, after) -> fill(schools));

@@ -79,14 +79,22 @@ class LinesIT extends WindowTest {
     void anotherSchoolBowsOtherwise() throws Exception {
         choose("fiddle");
         long before = strokes();
-        Choice schools = find("#school", Choice.class);
+        Choice bows = find("#strokes", Choice.class);
         inWindow(() -> {
-            schools.choose(1);
+            bows.choose(1);
             return true;
         });
         inWindow(() -> true);
-        assertThat(sight().version().orElseThrow().playing().school().id()).isEqualTo("shuffle");
+        assertThat(sight().version().orElseThrow().playing().strokes().id()).isEqualTo("shuffle");
         assertThat(strokes()).as("fewer strokes where two notes share a bow").isLessThan(before);
+        Choice fingers = find("#school", Choice.class);
+        inWindow(() -> {
+            fingers.choose(2);
+            return true;
+        });
+        inWindow(() -> true);
+        var playing = sight().version().orElseThrow().playing();
+        assertThat(playing.school().id() + " " + playing.strokes().id()).isEqualTo("fourth-finger shuffle");
     }
 
     @Test
@@ -128,9 +136,9 @@ class LinesIT extends WindowTest {
     void aBoxedButtonIsPressedAndTheChosenSchoolTurnsOftener() throws Exception {
         choose("box-c-sharp-d");
         List<String> crisp = labels();
-        Choice schools = find("#school", Choice.class);
+        Choice bows = find("#strokes", Choice.class);
         inWindow(() -> {
-            schools.choose(1);
+            bows.choose(1);
             return true;
         });
         inWindow(() -> true);

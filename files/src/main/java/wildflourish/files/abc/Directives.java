@@ -14,6 +14,7 @@ import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import wildflourish.core.instrument.Instrument;
 import wildflourish.core.instrument.School;
+import wildflourish.core.instrument.Schools;
 import wildflourish.core.music.Fraction;
 import wildflourish.core.music.Tempo;
 import wildflourish.core.ornament.Stack;
@@ -248,12 +249,11 @@ record Directives(int of, int stair, int stage, Version version, Sums sums, int 
         foreign.put("stage", others(stage, OF_STAGE));
         foreign.put("play", others(play, OF_PLAY));
         foreign.values().removeIf(String::isEmpty);
+        Schools schools = schools(play, instrument);
         Playing playing = new Playing(
                 instrument,
-                School.of(required(play, "school")),
-                play.containsKey("strokes")
-                        ? School.of(required(play, "strokes"))
-                        : instrument.strokes().get(0),
+                schools.hand(),
+                schools.strokes(),
                 new Tempo(Fraction.parse(required(play, "tempo")), Fraction.parse(required(play, "beat"))));
         return new Directives(
                 integer(stage, "of"),
@@ -262,6 +262,12 @@ record Directives(int of, int stair, int stage, Version version, Sums sums, int 
                 new Version(name, playing, spots, layers, new Foreign(foreignLines, foreign)),
                 new Sums(required(sums, "plain"), required(sums, "body")),
                 stage.containsKey("format") ? integer(stage, "format") : 1);
+    }
+
+    /** An older book names one school; where the bow has its own, it may be that. */
+    private static Schools schools(Map<String, String> play, Instrument instrument) {
+        Schools schools = Schools.usual(instrument).with(School.of(required(play, "school")), instrument);
+        return play.containsKey("strokes") ? schools.with(School.of(required(play, "strokes")), instrument) : schools;
     }
 
     /** What a line about a placement or a layer is kept under. */
