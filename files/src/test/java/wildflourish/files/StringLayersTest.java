@@ -135,6 +135,14 @@ class StringLayersTest {
         assertThat(written(tune, version)).isEqualTo("D2DD A2FA|d2dd F2AA|D8||");
     }
 
+    /** Quavers 1, 4 and 7 keep to the tune, the open string beside it sounds on the others; late on 3, 6 and 8. A string that grates gives way to the one below. */
+    @ParameterizedTest
+    @CsvSource({"double, AeeA eeBe|DAAF AAFA|D8||", "double-late, eeAe eBeB|AAFA AAAD|D8||"})
+    void aDoubleShuffleRocksOverTwoStrings(String way, String expected) {
+        Tune tune = reel("A4 B4|D2F2 A2FD|D8||");
+        assertThat(written(tune, on(tune, "fiddle", List.of("shuffle@" + way)))).isEqualTo(expected);
+    }
+
     @Test
     void aFingerIsLeftDown() {
         Tune tune = reel("D2EG E2F2|D8|");
@@ -170,10 +178,11 @@ class StringLayersTest {
         assertThat(written(tune, oldTime)).isEqualTo("[DA]2[DB]2 [Dc]2[DA]2|[DA]4 [DA]4|");
     }
 
-    @Test
-    void hookedBowsTakePairsOfQuavers() {
+    @ParameterizedTest
+    @ValueSource(strings = {"hooked", "shuffle@hooked"})
+    void hookedBowsTakePairsOfQuavers(String rule) {
         Tune tune = tune("R:strathspey\nM:4/4\nL:1/8\nK:D", "DF A2 FA d2|A4 A4|");
-        Version version = on(tune, "fiddle", List.of("hooked"), "115");
+        Version version = on(tune, "fiddle", List.of(rule), "115");
         assertThat(scene(tune, version).line().tones().stream()
                         .filter(tone -> tone.placed().isPresent())
                         .map(tone -> tone.note().melody().letter()))
@@ -208,9 +217,22 @@ class StringLayersTest {
     @ParameterizedTest
     @ValueSource(
             strings = {
-                "fiddle shuffle", "fiddle drone", "fiddle hooked", "mandolin repeat", "mandolin connect",
-                "mandolin double", "mandolin tremble", "mandolin blue-fills", "mandolin cross", "banjo-open-g rolls",
-                "banjo-open-g roll-s", "banjo-open-g roll-alt", "banjo-open-g vamp", "tenor-banjo-long repeat"
+                "fiddle shuffle",
+                "fiddle shuffle@double",
+                "fiddle shuffle@hooked",
+                "fiddle drone",
+                "fiddle hooked",
+                "mandolin repeat",
+                "mandolin connect",
+                "mandolin double",
+                "mandolin tremble",
+                "mandolin blue-fills",
+                "mandolin cross",
+                "banjo-open-g rolls",
+                "banjo-open-g roll-s",
+                "banjo-open-g roll-alt",
+                "banjo-open-g vamp",
+                "tenor-banjo-long repeat"
             })
     void laws(String asked) {
         String[] words = asked.split(" ", 2);

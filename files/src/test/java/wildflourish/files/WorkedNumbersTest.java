@@ -19,7 +19,11 @@ import wildflourish.core.placing.Fit;
 import wildflourish.core.placing.Verdict;
 import wildflourish.core.table.Row;
 import wildflourish.core.table.Table;
+import wildflourish.core.tune.Note;
+import wildflourish.core.version.Layer;
+import wildflourish.core.version.Passes;
 import wildflourish.core.version.Placement;
+import wildflourish.core.version.Span;
 import wildflourish.core.version.Spot;
 import wildflourish.core.version.Version;
 
@@ -63,12 +67,30 @@ class WorkedNumbersTest {
         assertThat(isClean(row, clean.plus(step))).as("just above").isFalse();
     }
 
+    /** The shortest moment of a tune with a layer over the whole of it, in milliseconds. */
+    private static Fraction shortest(Row row, Fraction tempo) {
+        Cell cell = Cell.of(row.text("type"), row.text("metre"), row.text("key"), row.text("melody"))
+                .on(row.text("instrument"), tempo.toString(), "–", row.integer("note"));
+        List<Note> notes = cell.tune().notes();
+        Span whole = new Span(notes.get(0).id(), notes.get(notes.size() - 1).id());
+        Layer layer = Layer.parse(row.text("ornament") + "@" + row.text("school"), whole, Passes.EVERY);
+        return Realiser.realise(cell.tune(), cell.version().withLayers(List.of(layer)), Profile.usual())
+                .moments()
+                .stream()
+                .map(moment -> moment.endMillis().minus(moment.startMillis()))
+                .min(Fraction::compareTo)
+                .orElseThrow();
+    }
+
     /** Asks the moments alone, by a checker that knows nothing of figures. */
     private static boolean isClean(Row row, Fraction tempo) {
         Verdict verdict = ask(row, tempo.toString());
         assertThat(verdict.fits())
                 .as("what the verdict says at " + tempo.toDouble() + " " + verdict.refusals())
                 .isEqualTo(!tempo.isMoreThan(verdict.cleanUpTo().orElseThrow().beatsPerMinute()));
+        if (verdict.fit().isEmpty()) {
+            return !shortest(row, tempo).isLessThan(Fraction.parse(row.text("needs")));
+        }
         Fit fit = verdict.fit().orElseThrow();
         var facts = fit.facts();
         Placement placement = Placement.of(facts.situation().playing().schooled(facts.stack()), facts.span());

@@ -21,6 +21,7 @@ import wildflourish.core.tune.Tune;
  */
 public final class Harmony {
     private static final int OCTAVE = 12;
+    private static final Set<Integer> GRATING = Set.of(1, 2, 6, 10, 11);
     private static final int FIFTH = 7;
     private static final int TRITONE = 6;
     private static final int MINOR_THIRD = 3;
@@ -81,6 +82,11 @@ public final class Harmony {
         return name.matches("[A-G][♯♭]?")
                 ? Optional.of(Math.floorMod(WrittenPitch.parse(name + "4").midi(), OCTAVE))
                 : Optional.empty();
+    }
+
+    /** Whether two notes so many semitones apart grate: a second, a seventh, a tritone, octaves taken off. */
+    public static boolean grates(int semitones) {
+        return GRATING.contains(Math.floorMod(semitones, OCTAVE));
     }
 
     /** Whether the tune names any chord. */

@@ -16,8 +16,6 @@ import wildflourish.core.ornament.Second;
 final class BesideStrings {
     private static final int OCTAVE = 12;
     /** Semitones, octaves taken off, that grate: seconds, sevenths, the tritone. */
-    private static final Set<Integer> GRATING = Set.of(1, 2, 6, 10, 11);
-
     private final BowSpot spot;
 
     BesideStrings(BowSpot spot) {
@@ -134,7 +132,7 @@ final class BesideStrings {
     }
 
     boolean grates(Strings.Place place, Strings.Place beside) {
-        return GRATING.contains(Math.floorMod(midi(beside) - midi(place), OCTAVE));
+        return Harmony.grates(midi(beside) - midi(place));
     }
 
     boolean isInScale(Strings.Place beside) {

@@ -47,6 +47,7 @@ final class HandLayers {
         return switch (layer.rule().work()) {
             case ROLL, VAMP, CROSS -> new HandLayers(scene, layer).bars();
             case BACKUP -> scene.line();
+            case SHUFFLE -> Rocking.isWay(layer.way()) ? Rocking.apply(scene, layer) : TouchLayers.apply(scene, layer);
             default -> TouchLayers.apply(scene, layer);
         };
     }

@@ -57,7 +57,7 @@ public final class Scene {
             boolean isKnown = layer.rule()
                     .families()
                     .contains(version.playing().instrument().family());
-            if (layer.rule().work().isOfHand() && isKnown) {
+            if (layer.isOfHand() && isKnown) {
                 line = HandLayers.apply(new Scene(tune, version, profile, hand, line, plain), layer);
             }
         }

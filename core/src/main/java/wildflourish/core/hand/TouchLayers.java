@@ -118,7 +118,7 @@ final class TouchLayers {
             case TREMBLE -> trembled(group, made);
             case BLUE -> blue(group, made);
             case DRONE -> drone(group, made);
-            case HOOK -> pair(group, made, "hook", QUAVER, CROTCHET);
+            case HOOK, SHUFFLE -> pair(group, made, "hook", QUAVER, CROTCHET);
             default -> 0;
         };
     }

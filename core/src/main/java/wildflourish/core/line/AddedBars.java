@@ -30,7 +30,6 @@ import wildflourish.core.version.Version;
  */
 public final class AddedBars {
     private static final int OCTAVE = 12;
-    private static final List<Integer> GRATING = List.of(1, 2, 6, 10, 11);
     private static final Fraction QUAVER = Fraction.of(1, 8);
     private static final Fraction CROTCHET = Fraction.of(1, 4);
     private static final Fraction MINIM = Fraction.of(1, 2);
@@ -231,7 +230,7 @@ public final class AddedBars {
                 .map(side -> string + side)
                 .filter(beside -> beside >= 0 && beside < open.size())
                 .map(open::get)
-                .filter(beside -> !GRATING.contains(Math.floorMod(beside - midi, OCTAVE)))
+                .filter(beside -> !Harmony.grates(beside - midi))
                 .findFirst()
                 .map(beside -> List.of(Math.min(midi, beside), Math.max(midi, beside)));
     }

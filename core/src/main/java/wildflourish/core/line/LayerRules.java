@@ -55,7 +55,13 @@ final class LayerRules {
             case SLUR -> made.add(slurred(tone));
             case HOLD_BEATS -> hold(tone, isOrnaments);
             case BREATHE -> breathe(tone, isOrnaments);
-            case SHUFFLE -> shuffle(tone, isOrnaments);
+            case SHUFFLE -> {
+                if (layer.isOfPairs()) {
+                    made.add(tone);
+                } else {
+                    shuffle(tone, isOrnaments);
+                }
+            }
             case OCTAVE_DOWN ->
                 made.add(tone.withPitches(tone.pitches().stream()
                         .map(pitch -> new WrittenPitch(pitch.step(), pitch.alter(), pitch.octave() - 1))

@@ -11,6 +11,7 @@ import wildflourish.core.fingering.StringWay;
 import wildflourish.core.form.Harmony;
 import wildflourish.core.hand.Crossing;
 import wildflourish.core.hand.Keeping;
+import wildflourish.core.hand.Rocking;
 import wildflourish.core.hand.RollBars;
 import wildflourish.core.hand.Scene;
 import wildflourish.core.instrument.Instrument;
@@ -20,6 +21,7 @@ import wildflourish.core.instrument.StrokeOrder;
 import wildflourish.core.line.Tone;
 import wildflourish.core.music.Fraction;
 import wildflourish.core.music.Metre;
+import wildflourish.core.music.Tempo;
 import wildflourish.core.music.WrittenPitch;
 import wildflourish.core.ornament.Reason;
 import wildflourish.core.ornament.Refusal;
@@ -56,7 +58,8 @@ final class Passage {
                 layer.rule().families().contains(scene.playing().instrument().family());
         List<Refusal> refusals = isKnown ? passage.refusals() : List.of(Refusal.NOT_FOR_THIS_INSTRUMENT);
         List<Reason> reasons = refusals.isEmpty() ? passage.reasons() : List.of();
-        return new Verdict(layer.rule().id(), passage.notes.size(), Optional.empty(), refusals, reasons);
+        return new Verdict(
+                layer.rule().id(), passage.notes.size(), Optional.empty(), passage.pace(), refusals, reasons);
     }
 
     private List<Refusal> refusals() {
@@ -65,6 +68,7 @@ final class Passage {
             case SHUFFLE -> {
                 add(told, Refusal.OTHER_KIND_OF_TUNE, !hasBarsOfEight());
                 add(told, Refusal.SLUR_SKIPS_STRING, hasBarsOfEight() && skipsString());
+                add(told, Refusal.TOO_FAST, hasBarsOfEight() && isTooFast());
             }
             case STROKES -> {
                 add(told, Refusal.OTHER_KIND_OF_TUNE, !hasBarsOf(order().quavers()));
@@ -316,6 +320,23 @@ final class Passage {
                 .filter(note -> !note.isRest() && !note.id().isAdded())
                 .reduce((one, other) -> other)
                 .filter(last()::equals)
+                .isPresent();
+    }
+
+    /** A shuffle that rocks over two strings needs a stroke on another string for each quaver. */
+    private Optional<Verdict.Pace> pace() {
+        if (layer.rule().work() != Layer.Work.SHUFFLE || !Rocking.isWay(layer.way())) {
+            return Optional.empty();
+        }
+        Tempo tempo = scene.playing().tempo();
+        Fraction need = scene.times().of("other string");
+        Fraction beats = tempo.beatsPerMinute().times(tempo.millisOf(QUAVER)).dividedBy(need);
+        return Optional.of(new Verdict.Pace(need, new Tempo(beats, tempo.beatLength())));
+    }
+
+    private boolean isTooFast() {
+        return pace().filter(pace ->
+                        pace.needMillis().isMoreThan(scene.playing().tempo().millisOf(QUAVER)))
                 .isPresent();
     }
 

@@ -219,7 +219,7 @@ public record Question(Tune tune, Version version, Profile profile, List<String>
                 : version.playing().instrument().has(tune.note(at).melody())
                         ? List.of()
                         : List.of(Refusal.NOT_ON_INSTRUMENT);
-        return new Verdict(Ornament.PLAIN, 1, Optional.empty(), refusals, List.of());
+        return new Verdict(Ornament.PLAIN, 1, Optional.empty(), Optional.empty(), refusals, List.of());
     }
 
     /** Over so many notes from the one asked about. */

@@ -16,6 +16,11 @@ import wildflourish.core.tune.Tune;
  * @param option which of the ways that the rule has, by name; empty for the first
  */
 public record Layer(Rule rule, String option, Span span, Passes passes) {
+    /** Ways of the shuffle for which the hand looks where its fingers lie. */
+    private static final Set<String> BY_HAND = Set.of("double", "double-late", "hooked");
+
+    private static final String PAIRS = "hooked";
+
     /** In the first way that the rule has. */
     public Layer(Rule rule, Span span, Passes passes) {
         this(rule, "", span, passes);
@@ -29,6 +34,16 @@ public record Layer(Rule rule, String option, Span span, Passes passes) {
     /** Over another passage. */
     public Layer over(Span other, Passes times) {
         return new Layer(rule, option, other, times);
+    }
+
+    /** Whether only the hand can tell what it does: it is worked out along the line that the other rules have made. */
+    public boolean isOfHand() {
+        return rule.work().isOfHand() || (rule.work() == Work.SHUFFLE && BY_HAND.contains(way()));
+    }
+
+    /** Whether it takes pairs of written notes, and so leaves long ones whole. */
+    public boolean isOfPairs() {
+        return rule.work() == Work.HOOK || (rule.work() == Work.SHUFFLE && way().equals(PAIRS));
     }
 
     /** In the file and in words: {@code strokes@across}. */
