@@ -28,13 +28,16 @@ import wildflourish.core.tune.NoteId;
 import wildflourish.core.tune.Tune;
 import wildflourish.core.version.Book;
 import wildflourish.core.version.BookItem;
+import wildflourish.core.version.Layer;
 import wildflourish.core.version.Lesson;
+import wildflourish.core.version.Passes;
 import wildflourish.core.version.Placement;
 import wildflourish.core.version.Playing;
 import wildflourish.core.version.Span;
 import wildflourish.core.version.Spot;
 import wildflourish.core.version.Stair;
 import wildflourish.core.version.Version;
+import wildflourish.core.words.Steps;
 import wildflourish.files.abc.BookReader;
 import wildflourish.files.abc.BookWriter;
 
@@ -223,5 +226,32 @@ class BowedOrnamentsTest {
                 .orElseThrow();
         assertThat(read.ornament()).isEqualTo(Ornament.of("cut", Family.FIDDLE));
         assertThat(BookWriter.write(again)).isEqualTo(written);
+    }
+
+    /** The bow that a treble turns round is turned round in the sentences too; what is done stands under the note, and the notes can be read back. */
+    @Test
+    void stepsSayWhatIsPlacedAndWhereTheBowIsAfterIt() {
+        Tune tune = reel("D2 AA F2 A2|");
+        Version plain = plain(tune, "separate-bows");
+        Version treble = with(plain, tune, "treble", 2, 3);
+        List<String> lines = Steps.of(tune, treble);
+        int at = lines.indexOf(
+                "With a bowed triplet over 2 notes: Shiver from wrist and forearm, upper half; left hand waits.");
+        assertThat(at).as(String.join("\n", lines)).isPositive();
+        assertThat(lines.get(at - 1)).startsWith("A 4: A string, open, up bow");
+        List<String> bows = lines.stream().filter(line -> line.startsWith("F")).toList();
+        assertThat(bows).containsExactly("F sharp 4: D string, second finger, down bow, a crotchet.");
+        assertThat(Steps.of(tune, plain)).contains("F sharp 4: D string, second finger, up bow, a crotchet.");
+    }
+
+    /** Slurs of the tune's own text are bows, but for one over a skip of strings, over equal notes, or over a whole phrase; a layer of bows lays them aside. */
+    @Test
+    void theBowKeepsToWrittenSlurs() {
+        Tune tune = reel("(DE)FG (ABA)F|(Df) (AA) (DEFG ABAG)|");
+        Version plain = plain(tune, "separate-bows");
+        assertThat(bows(tune, plain)).isEqualTo("d-udu--dudududududud");
+        Span whole = new Span(new NoteId(0), new NoteId(19));
+        Version saw = plain.withLayers(List.of(Layer.parse("bows@saw", whole, Passes.EVERY)));
+        assertThat(bows(tune, saw)).doesNotContain("-");
     }
 }

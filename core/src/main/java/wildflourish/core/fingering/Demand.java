@@ -93,6 +93,11 @@ public record Demand(
         return new Demand(more, Join.SAME_BOW, holds, true, seconds, order, instead, stays, extra);
     }
 
+    /** On any bow. */
+    public Demand free() {
+        return new Demand(more, Join.FREE, holds, false, seconds, order, instead, stays, extra);
+    }
+
     /** With other pitches than those written. */
     public Demand with(List<FingeredPitch> pitches) {
         return new Demand(more, join, holds, partsEqual, seconds, order, pitches, stays, extra);

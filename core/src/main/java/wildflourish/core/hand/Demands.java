@@ -31,13 +31,17 @@ final class Demands {
 
     /** What the ornaments and layers of a version ask of the hand, note by note, where they are first played; the hand being where the plain tune has it. */
     static Map<NoteId, Demand> of(Tune tune, Version version, Line line, Optional<HandLines> plain) {
-        Map<NoteId, Demand> demands = new HashMap<>();
+        Map<NoteId, Demand> demands =
+                new HashMap<>(WrittenSlurs.of(tune, version.playing().instrument()));
         Ways ways = Ways.on(version, plain);
         for (int i = 0; i < line.tones().size(); i++) {
             Tone tone = line.tones().get(i);
             boolean isFirst = line.indexOf(tone.note().id()).equals(Optional.of(i));
             if (tone.placed().isPresent() && isFirst) {
                 demands.putAll(ofPlacement(tune, version, tone.placed().get(), line, i, ways));
+            }
+            if (tone.note().id().isAdded()) {
+                demands.put(tone.note().id(), Demand.of(0, Demand.Join.NEW_BOW, Set.of(), Map.of()));
             }
         }
         LayerDemands.add(tune, version, plain, line, demands);

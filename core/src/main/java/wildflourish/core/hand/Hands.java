@@ -32,7 +32,11 @@ public final class Hands {
     static Optional<HandLines> plain(Tune tune, Version version) {
         return version.playing().instrument().family().isWind()
                 ? Optional.empty()
-                : LAST.of(new Asked(tune, version.playing(), linePins(version), Map.of()));
+                : LAST.of(new Asked(
+                        tune,
+                        version.playing(),
+                        linePins(version),
+                        WrittenSlurs.of(tune, version.playing().instrument())));
     }
 
     /** What they do along a line of the version, where its ornaments and layers ask more than the tune. */
@@ -41,7 +45,9 @@ public final class Hands {
             return plain;
         }
         HandTables.Asked asked = asked(tune, version, line, plain);
-        boolean isPlain = asked.demands().isEmpty() && asked.pins().equals(linePins(version));
+        boolean isPlain = asked.pins().equals(linePins(version))
+                && asked.demands()
+                        .equals(WrittenSlurs.of(tune, version.playing().instrument()));
         return isPlain ? plain : LAST.of(new Asked(tune, version.playing(), asked.pins(), asked.demands()));
     }
 

@@ -101,7 +101,9 @@ final class LayerDemands {
                 last = Optional.empty();
                 continue;
             }
-            Demand demand = at(demands, note.id()).with(order);
+            boolean isDressed = version.covering(tune, note.id()).isPresent();
+            Demand demand =
+                    (isDressed ? at(demands, note.id()) : at(demands, note.id()).free()).with(order);
             boolean isJoined = layer.rule().work() == Layer.Work.SHUFFLE
                     && last.filter(before -> before.pitches().equals(note.pitches()))
                             .isPresent()

@@ -10,13 +10,12 @@ import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import wildflourish.core.fingering.ButtonPath;
 import wildflourish.core.fingering.ButtonWay;
-import wildflourish.core.fingering.Manners;
 import wildflourish.core.fingering.StringHold;
-import wildflourish.core.fingering.StringPath;
 import wildflourish.core.fingering.StringWay;
 import wildflourish.core.fingering.Struck;
 import wildflourish.core.fingering.Together;
 import wildflourish.core.hand.Hands;
+import wildflourish.core.hand.Scene;
 import wildflourish.core.instrument.Button;
 import wildflourish.core.instrument.ButtonLayout;
 import wildflourish.core.instrument.Family;
@@ -25,6 +24,7 @@ import wildflourish.core.instrument.PickingHand;
 import wildflourish.core.instrument.Schools;
 import wildflourish.core.instrument.Strings;
 import wildflourish.core.music.FingeredPitch;
+import wildflourish.core.ornament.Profile;
 import wildflourish.core.tune.Note;
 import wildflourish.core.tune.NoteId;
 import wildflourish.core.tune.Tune;
@@ -43,8 +43,15 @@ public final class LineSteps {
 
     private LineSteps() {}
 
-    /** By note, in a version's school and through what is pinned in it; none for notes the instrument lacks. */
+    /** By note, as the hand plays a version with its ornaments and pins; none for notes the instrument lacks. */
     public static Map<NoteId, String> of(Tune tune, Version version) {
+        return of(Scene.of(tune, version, Profile.usual()));
+    }
+
+    /** The same of a scene. */
+    static Map<NoteId, String> of(Scene scene) {
+        Tune tune = scene.tune();
+        Version version = scene.version();
         Instrument instrument = version.playing().instrument();
         Schools schools = version.playing().schools();
         List<Struck> line = Struck.of(tune, version.playing().tempo());
@@ -52,9 +59,9 @@ public final class LineSteps {
         Map<NoteId, String> words = new HashMap<>();
         if (instrument.strings().isPresent()) {
             Strings strings = instrument.strings().get();
-            StringPath.of(line, Manners.of(strings, schools, tune.metreAt(0)), pins)
-                    .ways()
-                    .forEach((note, way) -> words.put(note, of(way, strings)));
+            tune.notes()
+                    .forEach(note ->
+                            scene.ways().onStrings(note.id()).ifPresent(way -> words.put(note.id(), of(way, strings))));
         }
         instrument
                 .buttons()

@@ -9,6 +9,7 @@ import java.util.regex.Pattern;
 import wildflourish.core.fingering.FingeringPath;
 import wildflourish.core.form.Phrase;
 import wildflourish.core.form.Phrasing;
+import wildflourish.core.hand.Scene;
 import wildflourish.core.hand.Ways;
 import wildflourish.core.instrument.Breath;
 import wildflourish.core.instrument.ChartRow;
@@ -16,20 +17,26 @@ import wildflourish.core.instrument.Fingering;
 import wildflourish.core.instrument.Hole;
 import wildflourish.core.instrument.Instrument;
 import wildflourish.core.music.WrittenPitch;
+import wildflourish.core.ornament.Profile;
 import wildflourish.core.tune.Note;
 import wildflourish.core.tune.NoteId;
 import wildflourish.core.tune.Tune;
+import wildflourish.core.version.Placement;
 import wildflourish.core.version.Playing;
+import wildflourish.core.version.Spot;
 import wildflourish.core.version.Version;
 
 /**
- * A plain tune as sentences, for beginners and for students who do not see the page: a line a note, saying its name, what is covered, the
- * breath and how long; equal notes in a row are one line. What is written here can be read back.
+ * A tune as sentences, for beginners and for students who do not see the page: a line a note, saying its name, what is covered, the
+ * breath and how long; equal notes in a row are one line. Under a note stands what is placed on it and how it is done. The notes that are written here can be
+ * read back.
  */
 public final class Steps {
     private static final Pattern NOTE = Pattern.compile(
             "([A-G])( double sharp| sharp| flat| double flat|) (-?\\d+): (.*), (a [a-z ]+|[0-9/]+ quavers)(?:, (\\d+) times)?\\.");
     private static final Pattern REST = Pattern.compile("Rest: (a [a-z ]+|[0-9/]+ quavers)(?:, (\\d+) times)?\\.");
+    private static final String WITH = "With ";
+    private static final String OVER = "Over it: ";
     private static final String NOT_HERE = "not on this instrument";
     private static final String OFF_KNEE = "chanter off the knee";
     private static final String ALL_COVERED = "cover all";
@@ -53,20 +60,26 @@ public final class Steps {
         return of(tune, Version.plain("plain", Playing.usual(tune, instrument)));
     }
 
-    /** The same as a version plays the plain notes: in its school, with what the teacher has pinned. */
-    public static List<String> of(Tune tune, Version version) {
+    /** The same as a version has them: in its school, with what the teacher has pinned and placed. */
+    public static List<String> of(Tune written, Version version) {
+        Scene scene = Scene.of(written, version, Profile.usual());
+        Tune tune = scene.tune();
         Instrument instrument = version.playing().instrument();
         FingeringPath path = FingeringPath.of(tune.notes(), instrument, Ways.pins(tune, version));
-        Map<NoteId, String> hands = instrument.family().isWind() ? Map.of() : LineSteps.of(tune, version);
+        Map<NoteId, String> hands = instrument.family().isWind() ? Map.of() : LineSteps.of(scene);
         List<String> lines = new ArrayList<>();
         List<String> names = new ArrayList<>();
         for (Phrase phrase : Phrasing.of(tune).phrases()) {
             lines.add(heading(tune, phrase, names.contains(phrase.name())));
             names.add(phrase.name());
+            lines.addAll(held(tune, version, phrase));
             List<String> notes = new ArrayList<>();
             for (int bar = phrase.firstBar(); bar <= phrase.lastBar(); bar++) {
                 for (Note note : tune.bars().get(bar).notes()) {
                     notes.add(line(note, instrument, path, Optional.ofNullable(hands.get(note.id()))));
+                    version.at(note.id())
+                            .flatMap(Spot::first)
+                            .ifPresent(placement -> notes.add(placed(tune, placement)));
                 }
             }
             lines.addAll(merged(notes));
@@ -87,6 +100,30 @@ public final class Steps {
         int first = tune.form().countedNumber(phrase.firstBar());
         int last = tune.form().countedNumber(phrase.lastBar());
         return "Phrase " + phrase.name() + (isKnown ? " again" : "") + ", bars " + first + " to " + last + ".";
+    }
+
+    /** What holds over notes of a phrase. */
+    private static List<String> held(Tune tune, Version version, Phrase phrase) {
+        return version.layers().stream()
+                .filter(layer -> tune.bars().subList(phrase.firstBar(), phrase.lastBar() + 1).stream()
+                        .flatMap(bar -> bar.notes().stream())
+                        .anyMatch(note -> layer.covers(tune, note.id())))
+                .map(layer -> OVER + layer.rule().name()
+                        + (layer.way().isEmpty() ? "" : " (" + Words.way(layer.way()) + ")") + ": "
+                        + layer.rule().about() + ".")
+                .distinct()
+                .toList();
+    }
+
+    /** What is placed on a note, over how many, and how each of it is done. */
+    private static String placed(Tune tune, Placement placement) {
+        int count = placement.span().notes(tune).size();
+        List<String> hows = placement.stack().choices().stream()
+                .map(choice -> choice.ornament().look().how())
+                .map(how -> how.replaceFirst("[.]$", ""))
+                .toList();
+        return WITH + Words.article(placement.stack()) + (count > 1 ? " over " + count + " notes" : "") + ": "
+                + String.join("; ", hows);
     }
 
     private static List<String> merged(List<String> lines) {
@@ -164,7 +201,7 @@ public final class Steps {
                 add(steps, new Step(Optional.empty(), Optional.empty(), false, rest.group(1)), rest.group(2));
             } else if (note.matches()) {
                 add(steps, step(note, instrument), note.group(6));
-            } else if (!line.startsWith("Phrase ")) {
+            } else if (!line.startsWith("Phrase ") && !line.startsWith(WITH) && !line.startsWith(OVER)) {
                 throw new IllegalArgumentException("not a step: " + line);
             }
         }

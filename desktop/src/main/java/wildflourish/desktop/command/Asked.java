@@ -1,5 +1,6 @@
 package wildflourish.desktop.command;
 
+import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.function.Function;
@@ -14,6 +15,7 @@ import wildflourish.core.ornament.Profile;
 import wildflourish.core.placing.Question;
 import wildflourish.core.tune.Tune;
 import wildflourish.core.version.Lesson;
+import wildflourish.core.version.Stair;
 import wildflourish.core.version.Version;
 
 /** What the user named on the command line, looked up; a name that is not known is a fault of use. */
@@ -57,6 +59,21 @@ final class Asked {
         return school.isEmpty()
                 ? version
                 : version.withPlaying(version.playing().withSchools(schools(school, instrument)));
+    }
+
+    /** The stage of a name in a book's stair for an instrument; without a name its foot. */
+    static Version stage(Lesson lesson, Instrument instrument, Optional<String> school, Optional<String> name) {
+        if (name.isEmpty()) {
+            return foot(lesson, instrument, school);
+        }
+        List<Version> stages = lesson.stairFor(instrument).map(Stair::stages).orElse(List.of());
+        Version found = stages.stream()
+                .filter(each -> each.name().equalsIgnoreCase(name.get()))
+                .findFirst()
+                .orElseThrow(() -> new UsageException("“" + lesson.tune().title() + "” has no version “" + name.get()
+                        + "” for the " + instrument.name() + "; there are "
+                        + String.join(", ", stages.stream().map(Version::name).toList())));
+        return school.isEmpty() ? found : found.withPlaying(found.playing().withSchools(schools(school, instrument)));
     }
 
     static WrittenPitch pitch(String name) {

@@ -34,12 +34,16 @@ final class StepsCommand implements Callable<Integer> {
             description = "a way of playing it, such as crisp or shuffle; without it the book's own, or the first")
     private Optional<String> school = Optional.empty();
 
+    @Option(names = "--version", description = "the name of a stage of the book; without it the plain tune")
+    private Optional<String> version = Optional.empty();
+
     @Override
     public Integer call() {
         Instrument asked = Asked.instrument(instrument);
         PrintWriter out = spec.commandLine().getOut();
         for (Lesson lesson : tunes.lessons(spec.commandLine().getErr())) {
-            Steps.sheet(lesson.tune(), Asked.foot(lesson, asked, school)).forEach(out::println);
+            Steps.sheet(lesson.tune(), Asked.stage(lesson, asked, school, version))
+                    .forEach(out::println);
             out.println();
         }
         Cautions.full(asked.family()).forEach(out::println);

@@ -264,7 +264,7 @@ final class BookFiles {
         takeAwayPages("Handout " + tune.title(), paper, () -> Handout.of(tune, version, second, paper));
     }
 
-    /** The plain tune in sentences, as a text, for beginners and students who do not see the page. */
+    /** The stage in sentences, as a text, for beginners and students who do not see the page. */
     void takeAwaySteps() {
         Sight sight = desk.sight().get();
         if (sight.tune().isEmpty() || sight.version().isEmpty()) {
