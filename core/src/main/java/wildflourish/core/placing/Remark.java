@@ -53,6 +53,9 @@ public sealed interface Remark
         List<Remark> remarks = new ArrayList<>();
         Set<NoteId> dressed = dressed(tune, version);
         for (Note note : tune.notes()) {
+            if (note.id().isAdded()) {
+                continue;
+            }
             if (!note.isRest() && !version.playing().instrument().has(note.melody())) {
                 remarks.add(new MissingNote(note.id()));
             }
@@ -90,7 +93,8 @@ public sealed interface Remark
             Optional<Note> first = scene.tune().bars().get(bar).notes().stream()
                     .filter(note -> scene.tune().placeOf(note.id()).offset().isZero() && !note.isRest())
                     .findFirst();
-            first.filter(note -> isUp(scene, note.id())).ifPresent(note -> remarks.add(new UpBow(note.id())));
+            first.filter(note -> !note.id().isAdded() && isUp(scene, note.id()))
+                    .ifPresent(note -> remarks.add(new UpBow(note.id())));
         }
         return remarks;
     }
@@ -101,7 +105,7 @@ public sealed interface Remark
                 .flatMap(layer ->
                         StrokeOrder.all().stream().filter(order -> order.id().equals(layer.way())))
                 .anyMatch(StrokeOrder::isUpOverBar);
-        boolean isOfSchool = scene.playing().school().id().equals("across-the-beat");
+        boolean isOfSchool = scene.playing().strokes().id().equals("across-the-beat");
         return !isAsked
                 && !isOfSchool
                 && scene.ways().onStrings(note).filter(way -> !way.isDown()).isPresent();
