@@ -13,6 +13,7 @@ import wildflourish.core.fingering.HandLines;
 import wildflourish.core.fingering.StringWay;
 import wildflourish.core.hand.Scene;
 import wildflourish.core.instrument.Instrument;
+import wildflourish.core.instrument.Strings;
 import wildflourish.core.line.Tone;
 import wildflourish.core.music.Fraction;
 import wildflourish.core.music.Tempo;
@@ -213,6 +214,33 @@ class StringLayersTest {
                 .containsExactly(2, 1, 0, 2, 1, 0, 2, 1);
     }
 
+    /** Common practice: in melodic style no string and no finger comes twice running. The scale of G may lie as 3.0 I, 4.7 T, 2.0 I, 3.5 T, 1.0 M and on, where a teacher wants it so. */
+    @Test
+    void aScaleRingsInMelodicStyle() {
+        Tune tune = tune("R:breakdown\nM:4/4\nL:1/8\nK:G", "GABc defg|G8|");
+        Scene scene = scene(tune, on(tune, "banjo-open-g", List.of("melodic"), "90"));
+        List<StringWay> ways = tune.notes().subList(0, 8).stream()
+                .map(note -> scene.ways().onStrings(note.id()).orElseThrow())
+                .toList();
+        for (int i = 1; i < ways.size(); i++) {
+            assertThat(ways.get(i).place().string())
+                    .isNotEqualTo(ways.get(i - 1).place().string());
+            assertThat(ways.get(i).picker()).isNotEqualTo(ways.get(i - 1).picker());
+        }
+        Strings strings = Strings.of("banjo-open-g");
+        Version pinned = on(tune, "banjo-open-g", List.of("melodic"), "90");
+        List<String> asked = List.of("3.0I", "4.7T", "2.0I", "3.5T", "1.0M", "2.5I", "1.4M", "5.0T");
+        for (int i = 0; i < asked.size(); i++) {
+            pinned = pinned.with(tune, Spot.bare(tune.notes().get(i).id()).withPin(asked.get(i)));
+        }
+        Scene taught = scene(tune, pinned);
+        assertThat(taught.lines().orElseThrow().troubles()).isEmpty();
+        assertThat(tune.notes().subList(0, 8).stream()
+                        .map(note ->
+                                taught.ways().onStrings(note.id()).orElseThrow().name(strings)))
+                .containsExactlyElementsOf(asked);
+    }
+
     /** Bars stay exact, the same layer twice is once, and taking it away gives back what was. */
     @ParameterizedTest
     @ValueSource(
@@ -232,6 +260,7 @@ class StringLayersTest {
                 "banjo-open-g roll-s",
                 "banjo-open-g roll-alt",
                 "banjo-open-g vamp",
+                "banjo-open-g melodic",
                 "tenor-banjo-long repeat"
             })
     void laws(String asked) {

@@ -43,12 +43,13 @@ record BanjoStrokes(Strings strings, StrokeOrder order, StringCosts costs) imple
         if (!order.hand().reaches(finger, number(strings, string))) {
             return Double.POSITIVE_INFINITY;
         }
+        double far = order.hand().stretches(finger, number(strings, string)) ? costs.of("far string") : 0;
         int asked = struck.beginsQuaver() ? order.fingers().get(Math.floorMod(struck.quaver(), order.quavers())) : 0;
         if (asked > 0 && asked != finger) {
-            return order.hand().isStrict() ? Double.POSITIVE_INFINITY : costs.of("roll");
+            return order.hand().isStrict() ? Double.POSITIVE_INFINITY : costs.of("roll") + far;
         }
         boolean isForLead = asked == 0 && (struck.isOnBeat() || order.hand().isStrict());
-        return isForLead && finger != order.hand().lead() ? costs.of("not lead") : 0;
+        return far + (isForLead && finger != order.hand().lead() ? costs.of("not lead") : 0);
     }
 
     @Override
@@ -63,6 +64,9 @@ record BanjoStrokes(Strings strings, StrokeOrder order, StringCosts costs) imple
             return;
         }
         for (int to = 0; to < states() && !step.isSoonerThan(HandTimes.BANJO_FINGER); to++) {
+            if (isTooNear(step, to == state)) {
+                continue;
+            }
             double cost = own(to + 1, step.to(), step.struck());
             if (to == state) {
                 cost += step.isSoonerThan(again(to + 1))
@@ -74,6 +78,15 @@ record BanjoStrokes(Strings strings, StrokeOrder order, StringCosts costs) imple
                 sink.stroke(to, cost);
             }
         }
+    }
+
+    /** Whether the note is to be on another string, or with another finger, than the one before and is not. */
+    private static boolean isTooNear(Step step, boolean isSameFinger) {
+        return switch (step.struck().demand().apart()) {
+            case NOTHING -> false;
+            case FINGER -> isSameFinger;
+            case STRING -> isSameFinger || step.from() == step.to();
+        };
     }
 
     private static double again(int finger) {

@@ -20,7 +20,8 @@ import wildflourish.core.tune.NoteId;
  * @param order the order of strokes that is kept to here in place of the school's; empty where it is the school's
  * @param instead what is fingered in place of the written pitches, lowest first; none where those are
  * @param stays the note to which the finger stays down; empty where it may leave
- * @param extra what the ornament costs the hand however it is played, and what it costs besides on an up bow, in units of the string costs
+ * @param apart in what the note has to differ from the one before
+ * @param extra what the ornament costs the hand however it is played, on an up bow, and with a slur after it, in units of the string costs
  */
 public record Demand(
         int more,
@@ -31,6 +32,7 @@ public record Demand(
         Optional<StrokeOrder> order,
         List<FingeredPitch> instead,
         Optional<NoteId> stays,
+        Apart apart,
         Extra extra) {
     /** How a note follows the one before it. */
     public enum Join {
@@ -39,14 +41,32 @@ public record Demand(
         SAME_BOW
     }
 
-    /** What it costs besides, in any way and on an up bow. */
-    public record Extra(double always, double onUp) {
-        public static final Extra NONE = new Extra(0, 0);
+    /** In what a note of a picking hand has to differ from the one before it. */
+    public enum Apart {
+        NOTHING,
+        /** Another finger. */
+        FINGER,
+        /** Another string and another finger. */
+        STRING
+    }
+
+    /** What it costs besides, in any way, on an up bow, and where the note after it goes on with the bow. */
+    public record Extra(double always, double onUp, double slurAfter) {
+        public static final Extra NONE = new Extra(0, 0, 0);
     }
 
     /** Of a note without an ornament. */
     public static final Demand PLAIN = new Demand(
-            0, Join.FREE, Set.of(), false, Map.of(), Optional.empty(), List.of(), Optional.empty(), Extra.NONE);
+            0,
+            Join.FREE,
+            Set.of(),
+            false,
+            Map.of(),
+            Optional.empty(),
+            List.of(),
+            Optional.empty(),
+            Apart.NOTHING,
+            Extra.NONE);
 
     public Demand {
         holds = Set.copyOf(holds);
@@ -65,47 +85,53 @@ public record Demand(
                 Optional.empty(),
                 List.of(),
                 Optional.empty(),
+                Apart.NOTHING,
                 Extra.NONE);
     }
 
     /** With what it costs besides. */
     public Demand with(Extra other) {
-        return new Demand(more, join, holds, partsEqual, seconds, order, instead, stays, other);
+        return new Demand(more, join, holds, partsEqual, seconds, order, instead, stays, apart, other);
     }
 
     /** With an order of strokes. */
     public Demand with(StrokeOrder other) {
-        return new Demand(more, join, holds, partsEqual, seconds, Optional.of(other), instead, stays, extra);
+        return new Demand(more, join, holds, partsEqual, seconds, Optional.of(other), instead, stays, apart, extra);
     }
 
     /** Held in one way alone, as it is pinned. */
     public Demand heldAs(String hold) {
-        return new Demand(more, join, Set.of(hold), partsEqual, seconds, order, instead, stays, extra);
+        return new Demand(more, join, Set.of(hold), partsEqual, seconds, order, instead, stays, apart, extra);
     }
 
     /** With more strokes within the note. */
     public Demand withMore(int strokes) {
-        return new Demand(strokes, join, holds, partsEqual, seconds, order, instead, stays, extra);
+        return new Demand(strokes, join, holds, partsEqual, seconds, order, instead, stays, apart, extra);
     }
 
     /** On the bow before, whatever its pitch. */
     public Demand goingOn() {
-        return new Demand(more, Join.SAME_BOW, holds, true, seconds, order, instead, stays, extra);
+        return new Demand(more, Join.SAME_BOW, holds, true, seconds, order, instead, stays, apart, extra);
+    }
+
+    /** Apart from the note before. */
+    public Demand with(Apart other) {
+        return new Demand(more, join, holds, partsEqual, seconds, order, instead, stays, other, extra);
     }
 
     /** On any bow. */
     public Demand free() {
-        return new Demand(more, Join.FREE, holds, false, seconds, order, instead, stays, extra);
+        return new Demand(more, Join.FREE, holds, false, seconds, order, instead, stays, apart, extra);
     }
 
     /** With other pitches than those written. */
     public Demand with(List<FingeredPitch> pitches) {
-        return new Demand(more, join, holds, partsEqual, seconds, order, pitches, stays, extra);
+        return new Demand(more, join, holds, partsEqual, seconds, order, pitches, stays, apart, extra);
     }
 
     /** With a finger that stays down up to a note. */
     public Demand staying(NoteId last) {
-        return new Demand(more, join, holds, partsEqual, seconds, order, instead, Optional.of(last), extra);
+        return new Demand(more, join, holds, partsEqual, seconds, order, instead, Optional.of(last), apart, extra);
     }
 
     /** Whether the note ends on the other bow than it began with. */

@@ -210,7 +210,7 @@ public final class Rolls {
         List<Pick> picks = new ArrayList<>();
         for (int number = 1; number <= strings.open().size(); number++) {
             int string = string(number);
-            if (roll.hand().reaches(finger, number)) {
+            if (roll.hand().reaches(finger, number) && !roll.hand().stretches(finger, number)) {
                 Optional<Integer> fret = tune == null ? fill(bar, quaver, string, state) : fret(string, tune);
                 fret.ifPresent(each -> picks.add(new Pick(finger, string, each, tune != null)));
             }

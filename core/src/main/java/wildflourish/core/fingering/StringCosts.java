@@ -41,7 +41,8 @@ final class StringCosts {
             "awkward",
             "phrase",
             "roll",
-            "stopped"
+            "stopped",
+            "far string"
         }) {
             values.put(column, row.read(column, Double::valueOf));
         }

@@ -120,6 +120,7 @@ interface Strokes {
             boolean mayGoOn = !step.isSamePitch() || step.struck().demand().partsEqual();
             if (!isAfterRest && mayGoOn && join != Demand.Join.NEW_BOW) {
                 double cost = phrase(step.struck()) + (isJoined(step.struck()) ? 0 : costs.of("order"));
+                cost += step.before().demand().extra().slurAfter();
                 cost += taken >= LONG ? costs.of("long slur") : 0;
                 cost += Math.abs(step.to() - step.from()) > 1 ? costs.of("slur skip") : 0;
                 sink.stroke(direction * MOST + Math.min(taken, MOST - 1), cost);

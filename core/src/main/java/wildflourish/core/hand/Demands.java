@@ -84,7 +84,7 @@ final class Demands {
             Tone tone = occasion.tones().get(i);
             Fraction ends = begins.plus(tone.length());
             Demand demand = note.of(i, within(figure, begins, ends, occasion.lengthWholeNotes()));
-            demands.put(tone.note().id(), i == 0 ? demand.with(extra(occasion)) : demand);
+            demands.put(tone.note().id(), demand.with(extra(occasion, i)));
             begins = ends;
         }
         return demands;
@@ -94,12 +94,26 @@ final class Demands {
     private static Map<NoteId, Demand> plucked(Occasion occasion, Figure figure) {
         Figure least = figure.unrolled(figure.shake().least());
         PluckGrip grip = new PluckGrip(occasion, least);
+        Demand.Apart apart = apart(occasion);
         return each(occasion, least, (i, within) -> {
             boolean isStruck =
                     within.isEmpty() || i == 0 || within.get(0).begin().isNewBow();
             return Demand.of(
-                    more(within), isStruck ? Demand.Join.FREE : Demand.Join.SAME_BOW, grip.able(i), grip.seconds(i));
+                            more(within),
+                            isStruck ? Demand.Join.FREE : Demand.Join.SAME_BOW,
+                            grip.able(i),
+                            grip.seconds(i))
+                    .with(i == 0 ? Demand.Apart.NOTHING : apart);
         });
+    }
+
+    /** In what the notes of a melodic run differ from each other. */
+    private static Demand.Apart apart(Occasion occasion) {
+        boolean isRun = occasion.stack().choices().stream()
+                .anyMatch(choice -> choice.ornament().speech().refusals().contains(Refusal.ONE_STRING_ONLY));
+        boolean isOnOneString = occasion.stack().choices().stream()
+                .anyMatch(choice -> occasion.playing().schoolOf(choice).equals("single-string"));
+        return !isRun ? Demand.Apart.NOTHING : isOnOneString ? Demand.Apart.FINGER : Demand.Apart.STRING;
     }
 
     private static Map<NoteId, Demand> bowed(Occasion occasion, Figure figure) {
@@ -117,15 +131,20 @@ final class Demands {
                         grip.seconds(i)));
     }
 
-    private static Demand.Extra extra(Occasion occasion) {
+    /** Of the i-th note: the first bears what the ornament costs, the last what a slur after it does. */
+    private static Demand.Extra extra(Occasion occasion, int i) {
+        boolean isFirst = i == 0;
+        boolean isLast = i == occasion.tones().size() - 1;
         double always = 0;
         double onUp = 0;
+        double slurAfter = 0;
         for (Choice choice : occasion.stack().choices()) {
             Effort effort = Effort.of(choice.ornament().id());
-            always += effort.always();
-            onUp += effort.onUp();
+            always += isFirst ? effort.always() : 0;
+            onUp += isFirst ? effort.onUp() : 0;
+            slurAfter += isLast ? effort.slurAfter() : 0;
         }
-        return new Demand.Extra(always, onUp);
+        return new Demand.Extra(always, onUp, slurAfter);
     }
 
     /** The parts that begin while a written note lasts. */

@@ -30,6 +30,7 @@ final class TouchLayers {
     private static final Fraction QUAVER = Fraction.of(1, 8);
     private static final Fraction CROTCHET = Fraction.of(1, 4);
     private static final Fraction MINIM = Fraction.of(1, 2);
+    private static final int LEAST_RUN = 4;
     private static final List<String> DOUBLES = List.of("dy-open", "dy-3", "dy-6", "dy-chord");
     private static final Map<String, Choosing> DRONES = Map.of(
             "below", new Choosing("drone-below", ""),
@@ -118,6 +119,7 @@ final class TouchLayers {
             case TREMBLE -> trembled(group, made);
             case BLUE -> blue(group, made);
             case DRONE -> drone(group, made);
+            case RUN -> run(group, made);
             case HOOK, SHUFFLE -> pair(group, made, "hook", QUAVER, CROTCHET);
             default -> 0;
         };
@@ -320,6 +322,31 @@ final class TouchLayers {
         Choosing choosing = DRONES.getOrDefault(layer.way(), new Choosing("drone-below", ""));
         Stack stack = new Stack(List.of(new Choice(Ornament.of(choosing.ornament(), family), choosing.school())));
         return attempt(group, stack).isPresent() ? placed(group, made, stack) : 0;
+    }
+
+    /** As many quavers of a bar as can be picked each on another string with another finger, four at least. */
+    private int run(int group, List<Tone> made) {
+        int bar = groups.get(group).get(0).place().playedBar();
+        int most = 0;
+        while (group + most < groups.size()
+                && isFree(group + most)
+                && groups.get(group + most).size() == 1
+                && lengthOf(group + most).equals(QUAVER)
+                && groups.get(group + most).get(0).place().playedBar() == bar) {
+            most++;
+        }
+        Stack stack = Stack.of(Ornament.of("run", family));
+        Tone first = groups.get(group).get(0);
+        for (int count = most; count >= LEAST_RUN; count--) {
+            if (fits(scene, scene.line().tones().indexOf(first), count, stack)) {
+                NoteId last = groups.get(group + count - 1).get(0).note().id();
+                made.add(
+                        first.placing(new Placement(stack, new Span(first.note().id(), last), layer.passes())));
+                groups.subList(group + 1, group + count).forEach(made::addAll);
+                return count;
+            }
+        }
+        return 0;
     }
 
     // Trying

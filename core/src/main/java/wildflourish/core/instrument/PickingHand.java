@@ -12,10 +12,12 @@ import wildflourish.core.table.Table;
  * down.
  *
  * @param strings those that each finger takes, counted from 1, the thumb's first; none for a finger that is not used
+ * @param far those that each finger has to stretch for; they are among the ones it takes
  * @param lead the finger that has the tune
  * @param isStrict whether no other finger takes a note that the order of strokes gives to one
  */
-public record PickingHand(String id, String name, List<Set<Integer>> strings, int lead, boolean isStrict) {
+public record PickingHand(
+        String id, String name, List<Set<Integer>> strings, List<Set<Integer>> far, int lead, boolean isStrict) {
     /** How many fingers are told apart. */
     public static final int FINGERS = 4;
 
@@ -30,21 +32,31 @@ public record PickingHand(String id, String name, List<Set<Integer>> strings, in
 
     public PickingHand {
         strings = strings.stream().map(Set::copyOf).toList();
+        far = far.stream().map(Set::copyOf).toList();
     }
 
     private static PickingHand from(Row row) {
         List<Set<Integer>> strings = new ArrayList<>();
+        List<Set<Integer>> far = new ArrayList<>();
         for (String finger : WORDS.subList(1, WORDS.size())) {
             Set<Integer> taken = new HashSet<>();
+            Set<Integer> stretched = new HashSet<>();
             if (row.has(finger)) {
-                row.words(finger).forEach(string -> taken.add(Integer.valueOf(string)));
+                for (String string : row.words(finger)) {
+                    taken.add(Integer.valueOf(string));
+                    if (string.startsWith("+")) {
+                        stretched.add(Integer.valueOf(string));
+                    }
+                }
             }
             strings.add(taken);
+            far.add(stretched);
         }
         return new PickingHand(
                 row.text("id"),
                 row.text("name"),
                 strings,
+                far,
                 row.read("lead", PickingHand::finger),
                 row.text("strict").equals("yes"));
     }
@@ -85,6 +97,11 @@ public record PickingHand(String id, String name, List<Set<Integer>> strings, in
     /** Whether a finger takes a string, counted from 1. */
     public boolean reaches(int finger, int string) {
         return strings.get(finger - 1).contains(string);
+    }
+
+    /** Whether a finger has to stretch for a string, counted from 1. */
+    public boolean stretches(int finger, int string) {
+        return far.get(finger - 1).contains(string);
     }
 
     /** How many strings it can sound together: one with each finger, or all that the nail takes. */

@@ -107,6 +107,8 @@ public record Layer(Rule rule, String option, Span span, Passes passes) {
         BLUE,
         /** An open string that is kept sounding. */
         DRONE,
+        /** Quavers each on another string with another finger. */
+        RUN,
         /** Pairs of quavers on one stopped bow. */
         HOOK;
 

@@ -239,7 +239,8 @@ class StringPathTest {
                 java.util.Optional.empty(),
                 List.of(),
                 java.util.Optional.empty(),
-                new Demand.Extra(random.nextInt(3) * 0.1, random.nextInt(2) * 0.8));
+                List.of(Demand.Apart.values()).get(Math.max(0, random.nextInt(6) - 3)),
+                new Demand.Extra(random.nextInt(3) * 0.1, random.nextInt(2) * 0.8, random.nextInt(2) * 0.5));
     }
 
     private static List<String> randomLine(Random random, Strings strings) {
@@ -286,7 +287,8 @@ class StringPathTest {
         "130, nail-reel, 1.2N, false",
         "145, nail-reel, 1.2N, true",
         "130, index-leads, 1.2I, true",
-        "115, index-leads, 1.2I, false"
+        "115, index-leads, 1.2I, false",
+        "130, no-roll, 1.2I, true"
     })
     void theNailIsSlowerToStrikeAgainThanAFinger(int millis, String order, String way, boolean isPlayed) {
         List<Struck> line = Struck.of(

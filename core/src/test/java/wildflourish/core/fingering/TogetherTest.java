@@ -214,4 +214,13 @@ class TogetherTest {
         assertThat(ButtonPath.together(fifth, ButtonLayout.of("english-48", true)))
                 .anyMatch(way -> way.finger() == way.under().get(0).finger());
     }
+
+    /** Common practice: the banjo hand has a finger a fret, so frets 2 and 5 are under the first and the fourth, a fret up from the nut. */
+    @Test
+    void theBanjoHandSpansFourFrets() {
+        Strings banjo = Strings.of("banjo-open-g");
+        List<FingeredPitch> pitches = List.of(FingeredPitch.parse("E4"), FingeredPitch.parse("C5"));
+        assertThat(Together.of(banjo, pitches).holds().stream().map(hold -> hold.name(banjo)))
+                .contains("3.5+4.2");
+    }
 }
