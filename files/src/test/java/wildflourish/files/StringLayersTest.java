@@ -12,21 +12,26 @@ import org.junit.jupiter.params.provider.ValueSource;
 import wildflourish.core.fingering.HandLines;
 import wildflourish.core.fingering.StringWay;
 import wildflourish.core.hand.Scene;
+import wildflourish.core.instrument.Family;
 import wildflourish.core.instrument.Instrument;
 import wildflourish.core.instrument.Strings;
 import wildflourish.core.line.Tone;
 import wildflourish.core.music.Fraction;
 import wildflourish.core.music.Tempo;
 import wildflourish.core.ornament.Profile;
+import wildflourish.core.ornament.Stack;
 import wildflourish.core.placing.Remark;
 import wildflourish.core.tune.Note;
+import wildflourish.core.tune.NoteId;
 import wildflourish.core.tune.Tune;
 import wildflourish.core.version.Layer;
 import wildflourish.core.version.Passes;
+import wildflourish.core.version.Placement;
 import wildflourish.core.version.Playing;
 import wildflourish.core.version.Span;
 import wildflourish.core.version.Spot;
 import wildflourish.core.version.Version;
+import wildflourish.core.words.LayerWords;
 import wildflourish.core.words.Words;
 import wildflourish.files.abc.BookReader;
 import wildflourish.files.abc.BookWriter;
@@ -239,6 +244,23 @@ class StringLayersTest {
                         .map(note ->
                                 taught.ways().onStrings(note.id()).orElseThrow().name(strings)))
                 .containsExactlyElementsOf(asked);
+    }
+
+    /** A note whose tone a layer has replaced says so; one with something placed on it wins its note back. */
+    @Test
+    void aNoteTellsWhatALayerMakesOfIt() {
+        Tune tune = reel("A4 B4|D2F2 A2FD|D8||");
+        Version version = on(tune, "fiddle", List.of("shuffle@double"));
+        NoteId first = tune.notes().get(0).id();
+        assertThat(LayerWords.at(scene(tune, version), first))
+                .contains("Under shuffle (double shuffle) this note becomes A4 E5 E5 A4.");
+        NoteId last = tune.notes().get(tune.notes().size() - 1).id();
+        assertThat(LayerWords.at(scene(tune, version), last)).isEmpty();
+        Placement cut = Placement.of(Stack.parse("cut", Family.FIDDLE), Span.of(first));
+        assertThat(LayerWords.at(scene(tune, version.with(tune, Spot.of(cut))), first))
+                .contains("What is placed here is played; shuffle (double shuffle) passes over it.");
+        assertThat(LayerWords.at(scene(tune, on(tune, "fiddle", List.of("bows"))), first))
+                .isEmpty();
     }
 
     /** Bars stay exact, the same layer twice is once, and taking it away gives back what was. */

@@ -112,6 +112,14 @@ public record Layer(Rule rule, String option, Span span, Passes passes) {
         /** Pairs of quavers on one stopped bow. */
         HOOK;
 
+        /** Whether it plays other tones than those written; the others say only how these begin, are bowed or held. */
+        public boolean changesTones() {
+            return switch (this) {
+                case TONGUE_ALL, TONGUE_BEATS, SLUR, STROKES, STAY_DOWN, INTRO, TAG, BACKUP -> false;
+                default -> true;
+            };
+        }
+
         /** Whether it adds bars to the tune. */
         public boolean addsBars() {
             return this == INTRO || this == TAG;

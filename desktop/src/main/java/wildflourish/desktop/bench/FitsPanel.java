@@ -18,6 +18,7 @@ import wildflourish.core.placing.Breaths;
 import wildflourish.core.placing.Fit;
 import wildflourish.core.placing.WhatFits;
 import wildflourish.core.version.Placement;
+import wildflourish.core.words.LayerWords;
 import wildflourish.core.words.Words;
 import wildflourish.desktop.desk.Desk;
 import wildflourish.desktop.desk.Sight;
@@ -57,6 +58,9 @@ public final class FitsPanel extends VBox {
     private final ToggleButton fold = new ToggleButton();
     private Theme theme = Theme.LIGHT;
     private boolean isWaiting;
+    /** What a layer makes of the note. */
+    private final Label layered = new Label();
+
     /** Counts what was shown, so that cards that are no longer wanted do not grow. */
     private int shown;
 
@@ -96,7 +100,10 @@ public final class FitsPanel extends VBox {
         scroll.getStyleClass().add("cards-scroll");
         scroll.setFocusTraversable(false);
         VBox.setVgrow(scroll, Priority.ALWAYS);
-        getChildren().addAll(title, where, here, fingerings, sentence, breath, scroll);
+        layered.setId("under-layer");
+        layered.setWrapText(true);
+        layered.managedProperty().bind(layered.visibleProperty());
+        getChildren().addAll(title, where, layered, here, fingerings, sentence, breath, scroll);
         desk.sight().addListener((at, before, after) -> showSoon());
         show();
     }
@@ -125,6 +132,10 @@ public final class FitsPanel extends VBox {
         here.show(theme);
         fingerings.show(theme);
         showSentence();
+        Optional<String> changed =
+                desk.scene().flatMap(scene -> sight.note().flatMap(note -> LayerWords.at(scene, note)));
+        layered.setVisible(changed.isPresent());
+        changed.ifPresent(layered::setText);
         Optional<WhatFits> fits = desk.whatFits();
         showBreath();
         rules.show();
