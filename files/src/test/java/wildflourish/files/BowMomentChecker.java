@@ -18,21 +18,33 @@ import wildflourish.core.performance.Realisation;
 final class BowMomentChecker {
     private static final Fraction WHOLE_WAVE = Fraction.of(400);
     /** G3 D4 A4 E5 (MIDI). */
-    private static final List<Integer> OPEN_STRINGS = List.of(55, 62, 69, 76);
+    private static final List<Integer> USUAL_STRINGS = List.of(55, 62, 69, 76);
+
+    /** The intervals between strings in semitones: so far apart on neighbours is what one finger stops. */
+    private static final List<Integer> PLANTED = List.of(5, 7);
 
     private final Times times;
+    /** Sounding pitches (MIDI). */
+    private final List<Integer> openStrings;
+
     private final List<Moment> its;
     private final Fraction end;
     private final List<String> faults = new ArrayList<>();
 
-    private BowMomentChecker(Times times, List<Moment> its, Fraction end) {
+    private BowMomentChecker(Times times, List<Integer> openStrings, List<Moment> its, Fraction end) {
         this.times = times;
+        this.openStrings = openStrings;
         this.its = its;
         this.end = end;
     }
 
     /** What is wrong in the only ornament of a realisation; an ornament that is not played at all is a fault. */
     static List<String> faults(Realisation realisation, Profile profile) {
+        return faults(realisation, profile, USUAL_STRINGS);
+    }
+
+    /** The same on strings tuned otherwise (MIDI). */
+    static List<String> faults(Realisation realisation, Profile profile, List<Integer> openStrings) {
         if (realisation.figures().isEmpty()) {
             return List.of("nothing of the ornament is played");
         }
@@ -45,7 +57,7 @@ final class BowMomentChecker {
                                 .isLessThan(figured.startMillis().minus(lead))
                         && moment.startMillis().isLessThan(end))
                 .toList();
-        BowMomentChecker checker = new BowMomentChecker(profile.times(), its, end);
+        BowMomentChecker checker = new BowMomentChecker(profile.times(), openStrings, its, end);
         checker.lender(realisation, figured, lead);
         checker.run();
         return checker.faults;
@@ -136,18 +148,21 @@ final class BowMomentChecker {
     }
 
     /** Whether two fingers stop two strings: neither sounds the pitch of an open one. */
-    private static boolean areTwoStopped(Moment moment) {
+    private boolean areTwoStopped(Moment moment) {
         List<Integer> pitches = moment.sounding().stream()
                 .flatMap(each -> each.voices().stream())
                 .map(voice -> voice.pitch().midi())
                 .toList();
-        return pitches.size() == 2 && pitches.stream().noneMatch(OPEN_STRINGS::contains);
+        return pitches.size() == 2
+                && pitches.stream().noneMatch(openStrings::contains)
+                && !PLANTED.contains(Math.abs(pitches.get(0) - pitches.get(1)));
     }
 
+    /** Rocked, or swelling. */
     private boolean isWave(int at) {
         return its.get(at)
                 .sounding()
-                .map(each -> each.melody().glide().waveCents() > 0)
+                .map(each -> each.melody().glide().waveCents() > 0 || each.begin() == Begin.SWELL)
                 .orElse(false);
     }
 

@@ -10,7 +10,12 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Random;
 import java.util.Set;
+import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.Arguments;
+import org.junit.jupiter.params.provider.MethodSource;
+import org.junit.jupiter.params.provider.ValueSource;
 import wildflourish.core.hand.Scene;
 import wildflourish.core.hand.Voice;
 import wildflourish.core.instrument.Instrument;
@@ -35,13 +40,23 @@ import wildflourish.core.version.Spot;
 import wildflourish.core.version.Version;
 
 /**
- * Laws over all demo tunes, wind instruments, ornaments and schools: a sample of a stated seed, or with the property {@code wildflourish.long} all of them.
+ * Laws over all demo tunes, instruments that are blown or have strings, ornaments and schools: a sample of a stated seed, or with the property {@code wildflourish.long} all of them.
  */
 class OrnamentLawsTest {
     private static final long SEED = 20_261_128;
     private static final int ONE_OF = 60;
+    /** To place something on strings is to look for the hand's way through the whole tune. */
+    private static final int ONE_OF_STRINGS = 500;
+
+    private static final List<String> STRINGS =
+            List.of("fiddle", "fiddle-gdgd", "mandolin", "tenor-banjo-long", "banjo-open-g");
+
+    /** What a tune forbids where hands could well do it. */
+    private static final Set<Refusal> OF_THE_TUNE = Set.of(
+            Refusal.BEAT_WOULD_BE_LOST, Refusal.NOT_AT_THE_END, Refusal.OTHER_KIND_OF_TUNE, Refusal.NO_OTHER_NOTE);
+
     private static final boolean IS_LONG = Boolean.getBoolean("wildflourish.long");
-    private static final List<String> INSTRUMENTS = List.of(
+    private static final List<String> WINDS = List.of(
             "whistle-d",
             "whistle-c",
             "flute-d",
@@ -55,17 +70,22 @@ class OrnamentLawsTest {
 
     /** Something asked: an ornament in a school on a note, over so many notes. */
     private record Asked(
-            Tune tune, Version version, Scene scene, Note note, int count, Choice choice, Profile profile) {}
+            Tune tune, Version version, Scene scene, Note note, int count, Choice choice, Profile profile) {
+        String words() {
+            return choice + " on " + count + " from " + note.id() + " " + note.pitches() + " of " + tune.title() + ", "
+                    + version.playing().instrument() + ", " + profile.id();
+        }
+    }
 
     private interface Check {
         void check(Asked asked, Fit fit);
     }
 
-    private static int each(Check check) {
+    private static int each(List<String> instruments, int oneOf, Check check) {
         Random random = new Random(SEED);
         int asked = 0;
         for (Tune tune : Demo.tunes()) {
-            for (String id : INSTRUMENTS) {
+            for (String id : instruments) {
                 Instrument instrument = Instrument.of(id);
                 Version version = Version.plain("law", Playing.usual(tune, instrument));
                 for (Profile profile : Profile.all()) {
@@ -73,7 +93,7 @@ class OrnamentLawsTest {
                     for (Asked each : all(tune, version, scene, profile)) {
                         boolean isThere = tune.placeOf(each.note().id()).order() + each.count()
                                 <= tune.notes().size();
-                        if (isThere && (IS_LONG || random.nextInt(ONE_OF) == 0)) {
+                        if (isThere && (IS_LONG || random.nextInt(oneOf) == 0)) {
                             Optional<Fit> fit = WhatFits.verdict(
                                     scene, each.note().id(), each.count(), new Stack(List.of(each.choice())));
                             fit.ifPresent(verdict -> check.check(each, verdict));
@@ -115,12 +135,10 @@ class OrnamentLawsTest {
     void whatFitsIsPlayedInFullAndWhatDoesNotIsFoundAtFault() {
         Map<Refusal, Integer> forced = new EnumMap<>(Refusal.class);
         int[] played = new int[1];
-        int asked = each((each, fit) -> {
+        int asked = each(WINDS, ONE_OF, (each, fit) -> {
             Realisation realisation = placed(each, fit);
             List<String> faults = MomentChecker.faults(realisation, fit.facts().stack(), each.profile(), each.tune());
-            String what = each.choice() + " on " + each.note().pitches() + " of "
-                    + each.tune().title() + ", " + each.version().playing().instrument() + ", "
-                    + each.profile().id() + ": " + fit.refusals();
+            String what = each.words() + ": " + fit.refusals();
             if (fit.fits()) {
                 assertThat(faults).as(what).isEmpty();
                 played[0]++;
@@ -134,10 +152,48 @@ class OrnamentLawsTest {
         assertThat(forced).hasSizeGreaterThan(20);
     }
 
+    private static List<Integer> openStrings(Instrument instrument) {
+        return instrument.strings().orElseThrow().open().stream()
+                .map(open -> instrument.sounding(open).midi())
+                .toList();
+    }
+
+    /** On strings the checkers know the times of hands, bows and picks; what is refused for another reason is not played at all. */
     @Test
-    void everyBarsTotalIsExactAndNoLaneOverlaps() {
+    void soItIsOnStrings() {
+        Map<Refusal, Integer> forced = new EnumMap<>(Refusal.class);
+        int[] played = new int[1];
+        int asked = each(STRINGS, ONE_OF_STRINGS, (each, fit) -> {
+            Realisation realisation = placed(each, fit);
+            Instrument instrument = each.version().playing().instrument();
+            List<String> faults = instrument.family().isPlucked()
+                    ? PluckMomentChecker.faults(
+                            realisation,
+                            each.profile(),
+                            instrument.sounding(each.note().melody()).midi())
+                    : BowMomentChecker.faults(realisation, each.profile(), openStrings(instrument));
+            if (fit.fits()) {
+                assertThat(faults).as(each.words()).isEmpty();
+                played[0]++;
+            } else {
+                boolean isOfHand = !OF_THE_TUNE.containsAll(fit.refusals());
+                assertThat(isOfHand && faults.isEmpty())
+                        .as(each.words() + ": " + fit.refusals() + ", forced, nothing is wrong")
+                        .isFalse();
+
+                fit.refusals().forEach(refusal -> forced.merge(refusal, 1, Integer::sum));
+            }
+        });
+        assertThat(asked).isGreaterThan(1500);
+        assertThat(played[0]).isGreaterThan(200);
+        assertThat(forced).hasSizeGreaterThan(20);
+    }
+
+    @ParameterizedTest
+    @MethodSource("kinds")
+    void everyBarsTotalIsExactAndNoLaneOverlaps(List<String> instruments, int oneOf) {
         int[] borrowed = new int[1];
-        each((each, fit) -> {
+        each(instruments, oneOf, (each, fit) -> {
             if (!fit.fits()) {
                 return;
             }
@@ -146,20 +202,24 @@ class OrnamentLawsTest {
             for (Moment moment : realisation.moments()) {
                 assertThat(moment.startMillis()).isEqualTo(now);
                 now = moment.endMillis();
-                Set<String> lanes = new HashSet<>();
+                Set<String> taken = new HashSet<>();
                 moment.sounding().stream()
                         .flatMap(sounding -> sounding.voices().stream())
                         .map(Voice::lane)
-                        .forEach(lane -> assertThat(lanes.add(lane)).isTrue());
+                        .forEach(lane -> assertThat(taken.add(lane)).isTrue());
             }
             for (Realisation.BarStart bar : realisation.bars()) {
                 assertThat(bar.startMillis()).isEqualTo(realisation.tempo().millisOf(bar.startWholeNotes()));
             }
             assertThat(realisation.endMillis()).isEqualTo(realisation.tempo().millisOf(plainLength(each)));
-            for (Lane lane : Lane.of(
-                    realisation.moments(),
-                    each.version().playing().instrument(),
-                    each.profile().times())) {
+            List<Lane> lanes = realisation
+                    .lines()
+                    .map(lines -> Lane.of(realisation.moments(), lines))
+                    .orElseGet(() -> Lane.of(
+                            realisation.moments(),
+                            each.version().playing().instrument(),
+                            each.profile().times()));
+            for (Lane lane : lanes) {
                 Fraction end = Fraction.ZERO;
                 for (Lane.Stroke stroke : lane.strokes()) {
                     assertThat(stroke.startMillis().isLessThan(end)).isFalse();
@@ -171,15 +231,20 @@ class OrnamentLawsTest {
         assertThat(borrowed[0]).isPositive();
     }
 
+    private static Stream<Arguments> kinds() {
+        return Stream.of(Arguments.of(WINDS, ONE_OF), Arguments.of(STRINGS, ONE_OF_STRINGS));
+    }
+
     private static Fraction plainLength(Asked asked) {
         List<wildflourish.core.line.Tone> tones = asked.scene().line().tones();
         return tones.get(tones.size() - 1).end();
     }
 
-    @Test
-    void takingAllPlacementsAwayLeavesThePlainTune() {
+    @ParameterizedTest
+    @ValueSource(strings = {"whistle-d", "fiddle", "banjo-open-g"})
+    void takingAllPlacementsAwayLeavesThePlainTune(String id) {
         for (Tune tune : Demo.tunes()) {
-            Version plain = Version.plain("law", Playing.usual(tune, Instrument.of("whistle-d")));
+            Version plain = Version.plain("law", Playing.usual(tune, Instrument.of(id)));
             Version dressed = plain;
             for (Note note : tune.notes()) {
                 Optional<Fit> best =

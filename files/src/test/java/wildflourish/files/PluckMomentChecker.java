@@ -58,7 +58,33 @@ final class PluckMomentChecker {
                 .toList();
         PluckMomentChecker checker = new PluckMomentChecker(profile.factor(), note, its, figured.startMillis(), end);
         checker.run();
+        checker.lender(realisation, figured);
         return checker.faults;
+    }
+
+    /** What is taken from the note before leaves it as much, and time to be heard; what is taken has its own time. */
+    private void lender(Realisation realisation, Realisation.Figured figured) {
+        List<Moment> taken = realisation.moments().stream()
+                .filter(moment -> moment.startMillis().isLessThan(figured.startMillis())
+                        && !moment.startMillis()
+                                .isLessThan(figured.startMillis()
+                                        .minus(figured.made().leadMillis())))
+                .toList();
+        int first = taken.isEmpty() ? 0 : realisation.moments().indexOf(taken.get(0));
+        if (!figured.made().borrows() || first == 0) {
+            return;
+        }
+        for (Moment moment : taken) {
+            boolean glides = moment.sounding()
+                    .filter(each -> !each.melody().glide().isLevel())
+                    .isPresent();
+            least("small note before", moment.lengthMillis(), motor(glides ? Fraction.of(SLIDES.get(1)) : LEFT_HAND));
+        }
+        Moment before = realisation.moments().get(first - 1);
+        least(
+                "the note before",
+                before.lengthMillis(),
+                figured.made().leadMillis().max(FLOOR));
     }
 
     private void least(String what, Fraction length, Fraction least) {
