@@ -141,19 +141,26 @@ public final class MidiWriter {
         Moment.Sounding heard = moment.sounding().get();
         int key = carrying(moments, index).midi();
         double length = moment.lengthMillis().toDouble();
+        boolean goesOnSpreading = isSpread(moments, index - 1);
+        if (isSpread(moments, index)) {
+            if (!goesOnSpreading) {
+                stop(tick);
+            }
+            addUnder(tick, heard.pitch().midi());
+            return;
+        }
         if (heard.begin().isStruck() || key != sounding || changesUnder(heard)) {
-            stop(tick);
+            if (!goesOnSpreading || changesUnder(heard)) {
+                stop(tick);
+            }
             bendTo(tick, bendFor(heard.semitonesAt(0, length), key));
             add(tick, new ShortMessage(ShortMessage.NOTE_ON, 0, key, VELOCITY));
             sounding = key;
             for (Voice lower :
                     heard.under().subList(0, Math.min(MOST_UNDER, heard.under().size()))) {
-                int channel = channelOf(UNDER + under.size());
-                add(
-                        tick,
-                        new ShortMessage(
-                                ShortMessage.NOTE_ON, channel, lower.pitch().midi(), VELOCITY));
-                under.add(lower.pitch().midi());
+                if (!under.contains(lower.pitch().midi())) {
+                    addUnder(tick, lower.pitch().midi());
+                }
             }
         } else {
             bendTo(tick, bendFor(heard.semitonesAt(0, length), key));
@@ -162,7 +169,21 @@ public final class MidiWriter {
             glide(moment, key);
         }
         for (int i = 0; i < Math.min(MOST_UNDER, heard.under().size()); i++) {
-            bendUnder(moment, i, heard.under().get(i).glide());
+            Voice lower = heard.under().get(i);
+            bendUnder(moment, under.indexOf(lower.pitch().midi()), lower.glide());
+        }
+    }
+
+    /** Whether a moment is a string of a chord that is struck before the melody's. */
+    private static boolean isSpread(List<Moment> moments, int index) {
+        return index >= 0 && moments.get(index).cue().role() == Moment.Role.SPREAD;
+    }
+
+    /** A second note, on a channel of its own. */
+    private void addUnder(long tick, int key) throws InvalidMidiDataException {
+        if (under.size() < MOST_UNDER) {
+            add(tick, new ShortMessage(ShortMessage.NOTE_ON, channelOf(UNDER + under.size()), key, VELOCITY));
+            under.add(key);
         }
     }
 
@@ -189,8 +210,9 @@ public final class MidiWriter {
         return !heard.under().stream()
                 .limit(MOST_UNDER)
                 .map(voice -> voice.pitch().midi())
+                .sorted()
                 .toList()
-                .equals(under);
+                .equals(under.stream().sorted().toList());
     }
 
     /** A glide is a bend every few milliseconds. */
@@ -228,8 +250,10 @@ public final class MidiWriter {
     }
 
     private void stop(long tick) throws InvalidMidiDataException {
-        if (sounding >= 0) {
-            add(tick, new ShortMessage(ShortMessage.NOTE_OFF, 0, sounding, 0));
+        if (sounding >= 0 || !under.isEmpty()) {
+            if (sounding >= 0) {
+                add(tick, new ShortMessage(ShortMessage.NOTE_OFF, 0, sounding, 0));
+            }
             sounding = -1;
             for (int i = 0; i < under.size(); i++) {
                 add(tick, new ShortMessage(ShortMessage.NOTE_OFF, channelOf(UNDER + i), under.get(i), 0));

@@ -121,6 +121,26 @@ class MidiWriterTest {
         assertThat(channels).containsAll(bent);
     }
 
+    /** A chord that is spread over the strings is struck once a string, one after the other. */
+    @Test
+    void aSpreadChordIsStruckOnceAString() throws Exception {
+        Tune tune = tune("\"A\"c8|A8|");
+        Realisation realisation = realise(tune, "mandolin", "chord", 0);
+        assertThat(realisation.figures()).hasSize(1);
+        long strings = realisation.moments().stream()
+                .filter(moment -> moment.cue().role() == Moment.Role.SPREAD)
+                .count();
+        assertThat(strings).isPositive();
+        List<Event> struck = read(tune, realisation).stream()
+                .filter(event -> event.message().getCommand() == ShortMessage.NOTE_ON
+                        && event.message().getData2() > 0
+                        && event.tick() < 3 * MidiWriter.TICKS)
+                .toList();
+        assertThat(struck).hasSize((int) strings + 1);
+        assertThat(struck.stream().map(Event::tick)).isSorted().doesNotHaveDuplicates();
+        assertThat(struck.stream().map(event -> event.message().getChannel())).doesNotHaveDuplicates();
+    }
+
     @Test
     void aSlideIsBentAsTheRealisationSays() throws Exception {
         Tune tune = tune("A2A2B4|e8|");
