@@ -112,7 +112,8 @@ final class DemoBook {
                 "13.4.third.1",
                 "17.1.slide-unison.1",
                 "17.2.end-stop.1");
-        return stair;
+        List<Layer> around = List.of(over(tune, "intro-shuffle", 0, 1), over(tune, "closing-tag", 16, 17));
+        return stair.with(3, stair.at(3).withLayers(around));
     }
 
     /** The plucked breakdown on the five-string: slides, hammers and a pinch at Leaf, then rolls over the first part and a tag at the end. */
