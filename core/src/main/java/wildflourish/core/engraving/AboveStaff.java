@@ -42,14 +42,15 @@ final class AboveStaff {
         return Math.min(above, chords);
     }
 
-    /** The names of phrases that begin within the line; the first one's stands in the margin. */
+    /** The names of phrases that begin within the line; the first one's stands in the margin where that has room for it. */
     private void phraseNames(Skyline skyline) {
-        for (BarSetting bar : line.bars.subList(1, line.bars.size())) {
+        for (BarSetting bar : line.bars) {
             Phrase phrase = line.setting.phrasing().at(bar.number);
-            if (phrase.firstBar() != bar.number) {
+            boolean isFirst = bar == line.bars.get(0);
+            if (phrase.firstBar() != bar.number || (isFirst && SystemEngraver.isForMargin(phrase))) {
                 continue;
             }
-            double x = bar.start + 0.3;
+            double x = isFirst ? MusicLine.LEFT : bar.start + 0.3;
             double right = x + Face.TITLE.width(phrase.name(), PHRASE_SIZE);
             double foot = Math.min(0, skyline.top(x, right)) - 0.6;
             Mark name = new Mark.Words(phrase.name(), x, foot, Face.TITLE, PHRASE_SIZE);

@@ -2,11 +2,14 @@ package wildflourish.core.engraving;
 
 import java.util.ArrayList;
 import java.util.List;
+import wildflourish.core.form.Phrase;
 import wildflourish.core.music.Metre;
 import wildflourish.core.tune.BarLine;
 
 /** Sets one line of music: what goes along it here, what joins notes and stands above and below by the rooms of those names. */
 final class SystemEngraver {
+    private static final double MARGIN_SIZE = 2.0;
+
     private static final double STAFF_LINE = 0.13;
     private static final double LOOSEST = 1.9;
     private static final double BEFORE_FIRST_NOTE = 0.9;
@@ -50,9 +53,9 @@ final class SystemEngraver {
 
     private double prefix(Sketch into) {
         double x = MusicLine.LEFT;
-        var phrase = line.setting.phrasing().at(line.bars.get(0).number);
-        if (phrase.firstBar() == line.bars.get(0).number) {
-            into.add(new Mark.Words(phrase.name(), 0, 3.0, Face.TITLE, 2.0), Ink.QUIET, Drawn.Kind.WORDS);
+        Phrase phrase = line.setting.phrasing().at(line.bars.get(0).number);
+        if (phrase.firstBar() == line.bars.get(0).number && isForMargin(phrase)) {
+            into.add(new Mark.Words(phrase.name(), 0, 3.0, Face.TITLE, MARGIN_SIZE), Ink.QUIET, Drawn.Kind.WORDS);
         }
         x = Signature.clef(into, x + 0.5);
         x = Signature.key(into, line.tune.keyAt(line.bars.get(0).number), x);
@@ -61,6 +64,11 @@ final class SystemEngraver {
                 || line.bars.get(0).bar.change().metre().isPresent();
         x = isNew ? Signature.metre(into, metre, x) : x;
         return line.bars.get(0).bar.sides().left() == BarLine.NONE ? x + BEFORE_FIRST_NOTE : x;
+    }
+
+    /** Whether the name of a phrase has room before the staff; a longer one stands above it. */
+    static boolean isForMargin(Phrase phrase) {
+        return Face.TITLE.width(phrase.name(), MARGIN_SIZE) < MusicLine.LEFT;
     }
 
     private List<Spacing.Thing> things() {
