@@ -18,7 +18,7 @@ final class Air implements LinePath.Run<ButtonWay> {
     private static final double FREE_MILLIS = 2000;
 
     /** Out of balance by more cannot be. */
-    private static final double MOST_MILLIS = 4000;
+    private static final double MOST_MILLIS = 8000;
 
     /** A note at least so long may be cut short to work the air key; a rest is time enough too. Our own choice (L). */
     private static final double AIR_KEY_MILLIS = 250;
@@ -50,13 +50,18 @@ final class Air implements LinePath.Run<ButtonWay> {
         for (Struck struck : line) {
             unit = lcm(unit, struck.length().denominator());
         }
+        unit *= plain.choices().stream()
+                        .flatMap(List::stream)
+                        .anyMatch(way -> !way.under().isEmpty())
+                ? 2
+                : 1;
         ticks = new int[count][];
         keyCosts = new double[count];
         keyCosts[0] = NEVER;
         for (int stage = 0; stage < count; stage++) {
             int length = ticksOf(line.get(stage), unit);
             ticks[stage] = plain.choices(stage).stream()
-                    .mapToInt(way -> length * sign(way))
+                    .mapToInt(way -> length * reeds(way) / 2 * sign(way))
                     .toArray();
             if (stage > 0) {
                 keyCosts[stage] = keyCost(line.get(stage - 1), line.get(stage));
@@ -108,13 +113,18 @@ final class Air implements LinePath.Run<ButtonWay> {
         return way.key().bellows() == Button.Bellows.PRESS ? 1 : -1;
     }
 
+    /** The air that its reeds take, in halves of what one does: each further one takes half as much again. */
+    private static int reeds(ButtonWay way) {
+        return 2 + way.under().size();
+    }
+
     /** Whether a way never comes so far out of balance that it costs anything, with no air key. */
     static boolean isEnough(Bellows plain, Trellis.Way way) {
         double balance = 0;
         boolean isEnough = true;
         List<ButtonWay> ways = plain.ways(way);
         for (int i = 0; i < ways.size(); i++) {
-            balance += plain.line().get(i).millis() * sign(ways.get(i));
+            balance += plain.line().get(i).millis() * reeds(ways.get(i)) / 2 * sign(ways.get(i));
             isEnough &= Math.abs(balance) <= FREE_MILLIS;
         }
         return isEnough;

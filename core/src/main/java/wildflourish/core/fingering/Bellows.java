@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import wildflourish.core.music.Fraction;
 import wildflourish.core.path.Trellis;
 
 /** A run of notes as stages of a trellis whose states are the ways to play the note. */
@@ -26,7 +27,8 @@ final class Bellows implements LinePath.Run<ButtonWay> {
                     new Same<>(choices.get(stage + 1)),
                     HandTimes.between(before, struck),
                     struck.restMillis() > 0,
-                    struck.isOnBeat());
+                    struck.beat().isOnCount(),
+                    before.length());
             moveCosts.add(known.computeIfAbsent(change, each -> moveCosts(before, struck, change)));
         }
     }
@@ -58,6 +60,10 @@ final class Bellows implements LinePath.Run<ButtonWay> {
             ways.add(choices.get(i).get(way.states().get(i)));
         }
         return ways;
+    }
+
+    List<List<ButtonWay>> choices() {
+        return choices;
     }
 
     List<ButtonWay> choices(int stage) {
@@ -93,7 +99,12 @@ final class Bellows implements LinePath.Run<ButtonWay> {
 
     /** All that decides what the moves between two stages cost; ways that can be chosen for one pitch are one list. */
     private record Change(
-            Same<ButtonWay> from, Same<ButtonWay> to, double millis, boolean isAfterRest, boolean isOnBeat) {}
+            Same<ButtonWay> from,
+            Same<ButtonWay> to,
+            double millis,
+            boolean isAfterRest,
+            boolean isOnCount,
+            Fraction length) {}
 
     /** What it costs to go from each way of a stage to each of the next, with what that one costs by itself. */
     double[][] moveCosts(int stage) {

@@ -7,6 +7,7 @@ import wildflourish.core.instrument.Button;
 import wildflourish.core.instrument.ButtonLayout;
 import wildflourish.core.instrument.School;
 import wildflourish.core.music.FingeredPitch;
+import wildflourish.core.music.Fraction;
 import wildflourish.core.table.Row;
 import wildflourish.core.table.Table;
 
@@ -18,6 +19,9 @@ final class ButtonCosts {
     static final double REACH = 5;
 
     private static final double EASY_REACH = 3;
+    /** In the time of a crotchet a hand shifts. */
+    private static final Fraction SHIFTS_FROM = Fraction.of(1, 4);
+
     private static final int LITTLE = 4;
     /** Moves are weighed as if a note lasted so long; slower ones forgive. */
     private static final double USUAL_MILLIS = 150;
@@ -121,9 +125,13 @@ final class ButtonCosts {
             return Double.POSITIVE_INFINITY;
         }
         boolean isAfterRest = struck.restMillis() > 0;
-        double cost = bellows(from.key(), to.key(), struck.isOnBeat());
+        boolean isLong = isAfterRest || !before.length().isLessThan(SHIFTS_FROM);
+        double cost = bellows(from.key(), to.key(), struck.beat().isOnCount());
         if (from.key().button().hand() == to.key().button().hand()) {
-            cost += sameHand + fingers(from, to, isAfterRest);
+            cost += sameHand + fingers(from, to, isAfterRest, isLong);
+        }
+        for (ButtonWay held : from.under()) {
+            cost += hops(held, to) ? hop(isAfterRest) : 0;
         }
         for (ButtonWay lower : to.under()) {
             cost += ofSecond(from, lower, isAfterRest);
@@ -131,14 +139,27 @@ final class ButtonCosts {
         return exact(cost * USUAL_MILLIS / (before.millis() + struck.restMillis()));
     }
 
-    /** How soon one way may follow another. */
+    /** How soon one way may follow another: a finger that goes down again takes its time, a turn of the bellows takes no longer than another finger. */
     private static double soonest(ButtonWay from, ButtonWay to) {
-        if (isTurn(from, to)) {
-            return HandTimes.BELLOWS_TURN;
-        }
-        boolean isSameFinger = from.finger() == to.finger()
+        boolean isOfMelody = isOneFinger(from, to)
+                && !(isTurn(from, to) && from.key().button().equals(to.key().button()));
+        boolean isAgain = isOfMelody
+                || from.each().stream().anyMatch(held -> to.each().stream().anyMatch(next -> hops(held, next)));
+        return isAgain ? HandTimes.BUTTON_SAME_FINGER : HandTimes.BUTTON;
+    }
+
+    private static boolean isOneFinger(ButtonWay from, ButtonWay to) {
+        return from.finger() == to.finger()
                 && from.key().button().hand() == to.key().button().hand();
-        return isSameFinger ? HandTimes.BUTTON_SAME_FINGER : HandTimes.BUTTON;
+    }
+
+    /** Whether one finger goes from a button to another. */
+    private static boolean hops(ButtonWay from, ButtonWay to) {
+        return isOneFinger(from, to) && !from.key().button().equals(to.key().button());
+    }
+
+    private double hop(boolean isAfterRest) {
+        return isAfterRest ? overARest : sameFinger;
     }
 
     static boolean isTurn(ButtonWay from, ButtonWay to) {
@@ -149,10 +170,8 @@ final class ButtonCosts {
     /** What it costs to come to a second note: nothing for a button held on, else what its finger did before. */
     private double ofSecond(ButtonWay from, ButtonWay to, boolean isAfterRest) {
         for (ButtonWay held : from.each()) {
-            boolean isItsFinger = held.finger() == to.finger()
-                    && held.key().button().hand() == to.key().button().hand();
-            if (isItsFinger && !held.key().button().equals(to.key().button())) {
-                return isAfterRest ? overARest : sameFinger;
+            if (hops(held, to)) {
+                return hop(isAfterRest);
             }
         }
         return 0;
@@ -174,7 +193,7 @@ final class ButtonCosts {
         return isSameRow ? 0 : row;
     }
 
-    private double fingers(ButtonWay from, ButtonWay to, boolean isAfterRest) {
+    private double fingers(ButtonWay from, ButtonWay to, boolean isAfterRest, boolean isLong) {
         double columns = to.key().button().place() - from.key().button().place();
         boolean isSameFinger = from.finger() == to.finger();
         if (from.key().button().equals(to.key().button())) {
@@ -185,16 +204,32 @@ final class ButtonCosts {
             return isRepeated ? 0 : overARest;
         }
         if (isSameFinger) {
-            return isAfterRest ? overARest : sameFinger;
+            return hop(isAfterRest);
         }
-        return Math.abs(columns) > REACH ? Double.POSITIVE_INFINITY : spread(from, to);
+        if (Math.abs(columns) > REACH) {
+            return isLong ? hop(isAfterRest) : Double.POSITIVE_INFINITY;
+        }
+        return spread(from, to);
+    }
+
+    /**
+     * Whether two fingers of a hand lie across each other. The left hand on an anglo concertina is the right one's mirror; on an English concertina the columns do
+     * not order the fingers.
+     */
+    private static boolean isCrossed(ButtonWay from, ButtonWay to) {
+        double columns = to.key().button().place() - from.key().button().place();
+        boolean isRising = to.finger() > from.finger();
+        boolean isMirrored = to.key().button().hand() == Button.Hand.LEFT;
+        return columns != 0
+                && !to.key().button().isSameBothWays()
+                && from.finger() != to.finger()
+                && columns > 0 != (isMirrored ? !isRising : isRising);
     }
 
     /** What it costs two fingers of a hand to lie so far apart, or across each other. */
     private double spread(ButtonWay from, ButtonWay to) {
         double columns = to.key().button().place() - from.key().button().place();
         double cost = Math.max(0, Math.abs(columns) - EASY_REACH) * spread;
-        boolean isCrossed = columns != 0 && columns > 0 != to.finger() > from.finger();
-        return cost + (isCrossed ? crossing : 0);
+        return cost + (isCrossed(from, to) ? crossing : 0);
     }
 }

@@ -9,6 +9,7 @@ import java.util.Optional;
 import java.util.Set;
 import wildflourish.core.music.FingeredPitch;
 import wildflourish.core.music.Fraction;
+import wildflourish.core.music.Metre;
 import wildflourish.core.music.Tempo;
 import wildflourish.core.tune.Form;
 import wildflourish.core.tune.Note;
@@ -46,11 +47,12 @@ public record Struck(
      * Where in its bar a note begins.
      *
      * @param isOnBeat whether on a beat of the tempo
+     * @param isOnCount whether on a crotchet, or on a dotted one where the metre counts in those
      * @param quaver in which quaver, from 0
      * @param beginsQuaver whether with it, not within it
      * @param beginsPhrase whether it is the first beat of the first whole bar of a phrase
      */
-    public record Beat(boolean isOnBeat, int quaver, boolean beginsQuaver, boolean beginsPhrase) {}
+    public record Beat(boolean isOnBeat, boolean isOnCount, int quaver, boolean beginsQuaver, boolean beginsPhrase) {}
 
     public boolean isOnBeat() {
         return beat.isOnBeat;
@@ -95,7 +97,10 @@ public record Struck(
                 int quaver = (int) Math.floorDiv(eighths.numerator(), eighths.denominator());
                 boolean isOnBeat = place.offset().modulo(tempo.beatLength()).isZero();
                 boolean beginsPhrase = place.offset().isZero() && firstBars.contains(place.bar());
-                Beat beat = new Beat(isOnBeat, quaver, eighths.denominator() == 1, beginsPhrase);
+                Metre metre = tune.metreAt(place.bar());
+                Fraction count = metre.isCompound() ? metre.countLength() : Fraction.of(1, 4);
+                boolean isOnCount = place.offset().modulo(count).isZero();
+                Beat beat = new Beat(isOnBeat, isOnCount, quaver, eighths.denominator() == 1, beginsPhrase);
                 Demand demand = demands.getOrDefault(note.id(), Demand.PLAIN);
                 List<FingeredPitch> pitches = demand.instead().isEmpty() ? pitches(note) : demand.instead();
                 line.add(new Struck(note, pitches, List.of(note.id()), note.played(), millis, rest, beat, demand));

@@ -137,7 +137,8 @@ class ButtonPathTest {
             }
             Struck struck = line.get(at);
             for (ButtonWay way : choices.get(at)) {
-                double signed = way.key().bellows().sign().equals("p") ? struck.millis() : -struck.millis();
+                double air = struck.millis() * (1 + 0.5 * way.under().size());
+                double signed = way.key().bellows().sign().equals("p") ? air : -air;
                 double own = costs.ofChoice(way);
                 double move = at == 0 ? 0 : costs.ofMove(before, way, line.get(at - 1), struck);
                 next(at, way, balance + signed, cost + own + move);
@@ -163,7 +164,7 @@ class ButtonPathTest {
         }
 
         private void next(int at, ButtonWay way, double balance, double cost) {
-            if (Math.abs(balance) <= 4000 + 1e-6 && cost < Double.POSITIVE_INFINITY) {
+            if (Math.abs(balance) <= 8000 + 1e-6 && cost < Double.POSITIVE_INFINITY) {
                 ways.add(way);
                 go(
                         at + 1,
