@@ -15,6 +15,8 @@ import wildflourish.core.engraving.NoteZone;
 import wildflourish.core.engraving.Paper;
 import wildflourish.core.engraving.Score;
 import wildflourish.core.fingering.StringWay;
+import wildflourish.core.form.Phrase;
+import wildflourish.core.form.Phrasing;
 import wildflourish.core.hand.Scene;
 import wildflourish.core.instrument.Instrument;
 import wildflourish.core.line.AddedBars;
@@ -35,6 +37,7 @@ import wildflourish.core.version.Passes;
 import wildflourish.core.version.Playing;
 import wildflourish.core.version.Span;
 import wildflourish.core.version.Version;
+import wildflourish.core.words.Steps;
 import wildflourish.files.abc.BookReader;
 import wildflourish.files.abc.BookWriter;
 import wildflourish.files.abc.WrittenOut;
@@ -135,6 +138,10 @@ class AddedBarsTest {
         assertThat(wait.length()).isEqualTo(Fraction.of(1, 8));
         assertThat(whole.form().parts().stream().map(Part::name)).containsExactly("Intro", "A", "Tag");
         assertThat(whole.form().countedNumber(3)).isEqualTo(1);
+        assertThat(Phrasing.of(whole).phrases().stream().map(Phrase::name)).containsExactly("Intro", "A1", "A2", "Tag");
+        assertThat(Steps.of(tune, with(tune, "intro-shuffle", "closing-tag")))
+                .startsWith("Phrase Intro, before the tune.")
+                .contains("Phrase A1, bars 1 to 2.", "Phrase Tag, after the tune.");
     }
 
     /** A repeat without a sign at its start goes back to the tune's beginning, not to the bars before it; the tag is played once. */

@@ -33,6 +33,10 @@ public final class Phrasing {
 
     private void add(Form.Stretch stretch) {
         Part part = stretch.part();
+        if (tune.bars().get(stretch.firstBar()).isAdded()) {
+            phrases.add(new Phrase(part, part.name(), stretch.firstBar(), stretch.lastBar(), Optional.empty()));
+            return;
+        }
         Contour contour = Contour.of(tune, stretch.firstBar(), stretch.lastBar(), pickupOf(part));
         Optional<Phrase.Likeness> like = nearest(contour);
         boolean isSame = like.map(each -> each.kind() == Phrase.Kind.SAME).orElse(false);

@@ -97,6 +97,10 @@ public final class Steps {
     }
 
     private static String heading(Tune tune, Phrase phrase, boolean isKnown) {
+        if (tune.bars().get(phrase.firstBar()).isAdded()) {
+            String where = phrase.firstBar() == 0 ? "before" : "after";
+            return "Phrase " + phrase.name() + ", " + where + " the tune.";
+        }
         int first = tune.form().countedNumber(phrase.firstBar());
         int last = tune.form().countedNumber(phrase.lastBar());
         return "Phrase " + phrase.name() + (isKnown ? " again" : "") + ", bars " + first + " to " + last + ".";
@@ -105,6 +109,7 @@ public final class Steps {
     /** What holds over notes of a phrase. */
     private static List<String> held(Tune tune, Version version, Phrase phrase) {
         return version.layers().stream()
+                .filter(layer -> !layer.rule().work().addsBars())
                 .filter(layer -> tune.bars().subList(phrase.firstBar(), phrase.lastBar() + 1).stream()
                         .flatMap(bar -> bar.notes().stream())
                         .anyMatch(note -> layer.covers(tune, note.id())))
