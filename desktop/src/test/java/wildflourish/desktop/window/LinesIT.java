@@ -136,9 +136,9 @@ class LinesIT extends WindowTest {
     void aBoxedButtonIsPressedAndTheChosenSchoolTurnsOftener() throws Exception {
         choose("box-c-sharp-d");
         List<String> crisp = labels();
-        Choice bows = find("#strokes", Choice.class);
+        Choice schools = find("#school", Choice.class);
         inWindow(() -> {
-            bows.choose(1);
+            schools.choose(1);
             return true;
         });
         inWindow(() -> true);
