@@ -269,6 +269,63 @@ class OrnamentsIT extends WindowTest {
         assertThat(sight().version().orElseThrow().layers()).isEmpty();
     }
 
+    /** Bars before the tune are offered where it begins, those after it where it ends; they are on the page, cannot be chosen, and the tune keeps its own notes. */
+    @Test
+    void barsAroundTheTuneAreOfferedWhereTheyBelong() throws Exception {
+        lesson(6, "fiddle");
+        var tune = sight().tune().orElseThrow();
+        at(tune.notes().get(0).id());
+        ToggleButton fold = find("#phrase-fold", ToggleButton.class);
+        inWindow(() -> {
+            fold.fire();
+            return true;
+        });
+        assertThat(window.lookup("#layer-closing-tag")).isNull();
+        inWindow(() -> {
+            find("#layer-intro-shuffle", CheckBox.class).fire();
+            return true;
+        });
+        inWindow(() -> true);
+        long added = inWindow(() -> window.score().page().orElseThrow().zones().stream()
+                .filter(zone -> zone.note().isAdded())
+                .count());
+        assertThat(added).isPositive();
+        assertThat(sight().tune().orElseThrow()).isEqualTo(tune);
+        press(KeyCode.UP);
+        assertThat(sight().note().orElseThrow().isAdded()).isFalse();
+        at(tune.notes().get(tune.notes().size() - 1).id());
+        inWindow(() -> true);
+        assertThat(find("#layer-closing-tag", CheckBox.class).isVisible()).isTrue();
+        press(KeyCode.CONTROL, KeyCode.Z);
+        assertThat(sight().version().orElseThrow().layers()).isEmpty();
+    }
+
+    /** A note whose tones a layer has changed says what becomes of it. */
+    @Test
+    void aNoteUnderALayerSaysSo() throws Exception {
+        lesson(8, "fiddle");
+        var tune = sight().tune().orElseThrow();
+        NoteId held = tune.bars().get(3).notes().get(0).id();
+        at(held);
+        assertThat(isInSight(find("#under-layer", javafx.scene.control.Label.class)))
+                .isFalse();
+        inWindow(() -> {
+            desk.layers().choose(wildflourish.core.version.Layer.Rule.of("shuffle"), 6);
+            return true;
+        });
+        inWindow(() -> true);
+        NoteId changed = inWindow(() -> desk.scene().orElseThrow().line().tones().stream()
+                .filter(tone -> tone.index() > 0)
+                .map(tone -> tone.note().id())
+                .findFirst()
+                .orElseThrow());
+        at(changed);
+        inWindow(() -> true);
+        assertThat(find("#under-layer", javafx.scene.control.Label.class).getText())
+                .startsWith("Under shuffle (double shuffle) this note becomes");
+        press(KeyCode.CONTROL, KeyCode.Z);
+    }
+
     /** Cards of strings say what an ornament does to the hand, beside the window's thread. */
     @Test
     void aCardSaysWhatAnOrnamentCostsTheHand() throws Exception {
