@@ -52,7 +52,7 @@ final class Air implements LinePath.Run<ButtonWay> {
         }
         unit *= plain.choices().stream()
                         .flatMap(List::stream)
-                        .anyMatch(way -> !way.under().isEmpty())
+                        .anyMatch(option -> !option.way().under().isEmpty())
                 ? 2
                 : 1;
         ticks = new int[count][];
@@ -61,6 +61,7 @@ final class Air implements LinePath.Run<ButtonWay> {
         for (int stage = 0; stage < count; stage++) {
             int length = ticksOf(line.get(stage), unit);
             ticks[stage] = plain.choices(stage).stream()
+                    .map(ButtonOption::way)
                     .mapToInt(way -> length * reeds(way) / 2 * sign(way))
                     .toArray();
             if (stage > 0) {
@@ -77,7 +78,7 @@ final class Air implements LinePath.Run<ButtonWay> {
         atLeast = new double[count][];
         buttons = new int[count][];
         airAtLeast = new double[count][][];
-        Map<Same<ButtonWay>, int[]> known = new HashMap<>();
+        Map<Same<ButtonOption>, int[]> known = new HashMap<>();
         for (int stage = 0; stage < count; stage++) {
             buttons[stage] = known.computeIfAbsent(new Same<>(plain.choices(stage)), Air::buttons);
             airAtLeast[stage] = new double[Arrays.stream(buttons[stage]).max().orElse(0) + 1][width()];
@@ -132,8 +133,8 @@ final class Air implements LinePath.Run<ButtonWay> {
 
     // What is still to come
 
-    private static int[] buttons(Same<ButtonWay> choices) {
-        List<ButtonWay> ways = choices.list();
+    private static int[] buttons(Same<ButtonOption> choices) {
+        List<ButtonWay> ways = choices.list().stream().map(ButtonOption::way).toList();
         int[] buttons = new int[ways.size()];
         int next = 0;
         for (int way = 0; way < buttons.length; way++) {

@@ -7,14 +7,14 @@ import java.util.Map;
 import wildflourish.core.music.Fraction;
 import wildflourish.core.path.Trellis;
 
-/** A run of notes as stages of a trellis whose states are the ways to play the note. */
+/** A run of notes as stages of a trellis whose states are the ways to play the note, with what stands on it. */
 final class Bellows implements LinePath.Run<ButtonWay> {
     private final List<Struck> line;
-    private final List<List<ButtonWay>> choices;
+    private final List<List<ButtonOption>> choices;
     private final ButtonCosts costs;
     private final List<double[][]> moveCosts = new ArrayList<>();
 
-    private Bellows(List<Struck> line, List<List<ButtonWay>> choices, ButtonCosts costs) {
+    private Bellows(List<Struck> line, List<List<ButtonOption>> choices, ButtonCosts costs) {
         this.line = List.copyOf(line);
         this.choices = List.copyOf(choices);
         this.costs = costs;
@@ -35,7 +35,7 @@ final class Bellows implements LinePath.Run<ButtonWay> {
 
     /** Without the air where the cheapest way does not run short of it, which is then the cheapest with it too. */
     static LinePath.Run<ButtonWay> of(
-            List<Struck> line, List<List<ButtonWay>> choices, ButtonCosts costs, boolean hasRunnerUp) {
+            List<Struck> line, List<List<ButtonOption>> choices, ButtonCosts costs, boolean hasRunnerUp) {
         Bellows plain = new Bellows(line, choices, costs);
         boolean isEasy = costs.air() == 0
                 || plain.solved(hasRunnerUp)
@@ -57,16 +57,16 @@ final class Bellows implements LinePath.Run<ButtonWay> {
     public List<ButtonWay> ways(Trellis.Way way) {
         List<ButtonWay> ways = new ArrayList<>();
         for (int i = 0; i < line.size(); i++) {
-            ways.add(choices.get(i).get(way.states().get(i)));
+            ways.add(choices.get(i).get(way.states().get(i)).way());
         }
         return ways;
     }
 
-    List<List<ButtonWay>> choices() {
+    List<List<ButtonOption>> choices() {
         return choices;
     }
 
-    List<ButtonWay> choices(int stage) {
+    List<ButtonOption> choices(int stage) {
         return choices.get(stage);
     }
 
@@ -99,8 +99,8 @@ final class Bellows implements LinePath.Run<ButtonWay> {
 
     /** All that decides what the moves between two stages cost; ways that can be chosen for one pitch are one list. */
     private record Change(
-            Same<ButtonWay> from,
-            Same<ButtonWay> to,
+            Same<ButtonOption> from,
+            Same<ButtonOption> to,
             double millis,
             boolean isAfterRest,
             boolean isOnCount,
@@ -112,8 +112,8 @@ final class Bellows implements LinePath.Run<ButtonWay> {
     }
 
     private double[][] moveCosts(Struck before, Struck struck, Change change) {
-        List<ButtonWay> here = change.from.list();
-        List<ButtonWay> next = change.to.list();
+        List<ButtonOption> here = change.from.list();
+        List<ButtonOption> next = change.to.list();
         double[][] all = new double[here.size()][next.size()];
         for (int to = 0; to < next.size(); to++) {
             double own = costs.ofChoice(next.get(to));

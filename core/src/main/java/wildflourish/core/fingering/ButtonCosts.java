@@ -88,6 +88,11 @@ final class ButtonCosts {
         return air;
     }
 
+    /** What an option costs by itself: its ornament, and its note with what sounds beside it. */
+    double ofChoice(ButtonOption option) {
+        return exact(ofChoice(option.way()) + option.cost());
+    }
+
     /** What a way costs by itself, its second notes too. */
     double ofChoice(ButtonWay way) {
         if (way.under().isEmpty()) {
@@ -119,14 +124,18 @@ final class ButtonCosts {
         return across != null && !across.equals(way.key().name());
     }
 
-    /** What it costs to go from one way to the next, infinite where fingers do not reach. */
-    double ofMove(ButtonWay from, ButtonWay to, Struck before, Struck struck) {
-        if (HandTimes.between(before, struck) < soonest(from, to)) {
+    /** What it costs to go from one note to the next, infinite where fingers do not reach: from the last sound of what stands on the one to the first of the other. */
+    double ofMove(ButtonOption start, ButtonOption end, Struck before, Struck struck) {
+        ButtonWay from = start.exit();
+        ButtonWay to = end.entry();
+        double fingersMillis = start.lastMillis(before.millis()) + struck.restMillis();
+        if (fingersMillis < soonest(from, to)) {
             return Double.POSITIVE_INFINITY;
         }
         boolean isAfterRest = struck.restMillis() > 0;
         boolean isLong = isAfterRest || !before.length().isLessThan(SHIFTS_FROM);
-        double cost = bellows(from.key(), to.key(), struck.beat().isOnCount());
+        double turning = bellows(from.key(), to.key(), struck.beat().isOnCount());
+        double cost = 0;
         if (from.key().button().hand() == to.key().button().hand()) {
             cost += sameHand + fingers(from, to, isAfterRest, isLong);
         }
@@ -136,7 +145,8 @@ final class ButtonCosts {
         for (ButtonWay lower : to.under()) {
             cost += ofSecond(from, lower, isAfterRest);
         }
-        return exact(cost * USUAL_MILLIS / (before.millis() + struck.restMillis()));
+        return exact(
+                turning * USUAL_MILLIS / (before.millis() + struck.restMillis()) + cost * USUAL_MILLIS / fingersMillis);
     }
 
     /** How soon one way may follow another: a finger that goes down again takes its time, a turn of the bellows takes no longer than another finger. */

@@ -22,27 +22,38 @@ public final class ButtonPath {
     /** The best way through a line. A pin is the name of a key, {@code i3d}, or of a way, {@code i3d/2}; it holds where the note can be played so. */
     public static LinePath<ButtonWay> of(
             List<Struck> line, ButtonLayout layout, School school, Map<NoteId, String> pins) {
-        return of(line, layout, school, pins, true);
+        return of(line, layout, school, new Asked(pins, Map.of()), true);
     }
 
     /** The same without the runner-up, in half the time. */
     static LinePath<ButtonWay> best(List<Struck> line, ButtonLayout layout, School school, Map<NoteId, String> pins) {
-        return of(line, layout, school, pins, false);
+        return of(line, layout, school, new Asked(pins, Map.of()), false);
+    }
+
+    /** What is asked of notes: ways that are pinned, and what ornaments leave to choose from. */
+    record Asked(Map<NoteId, String> pins, Map<NoteId, List<ButtonOption>> options) {}
+
+    /** The same with ornaments on some of its notes. */
+    static LinePath<ButtonWay> best(List<Struck> line, ButtonLayout layout, School school, Asked asked) {
+        return of(line, layout, school, asked, false);
     }
 
     private static LinePath<ButtonWay> of(
-            List<Struck> line, ButtonLayout layout, School school, Map<NoteId, String> pins, boolean hasRunnerUp) {
+            List<Struck> line, ButtonLayout layout, School school, Asked asked, boolean hasRunnerUp) {
         ButtonCosts costs = ButtonCosts.of(school);
-        Map<List<FingeredPitch>, List<ButtonWay>> known = new HashMap<>();
+        Map<List<FingeredPitch>, List<ButtonOption>> known = new HashMap<>();
         return LinePath.of(
                 line,
                 struck -> refusal(struck, layout),
                 run -> {
-                    List<List<ButtonWay>> choices = run.stream()
+                    List<List<ButtonOption>> choices = run.stream()
                             .map(struck -> pinned(
                                     struck,
-                                    known.computeIfAbsent(struck.pitches(), pitches -> choices(pitches, layout)),
-                                    pins))
+                                    Optional.ofNullable(asked.options.get(
+                                                    struck.note().id()))
+                                            .orElseGet(() -> known.computeIfAbsent(
+                                                    struck.pitches(), pitches -> plain(choices(pitches, layout)))),
+                                    asked.pins))
                             .toList();
                     return Bellows.of(run, choices, costs, hasRunnerUp);
                 },
@@ -55,13 +66,18 @@ public final class ButtonPath {
         return together.isEmpty() ? waysOf(pitches.get(pitches.size() - 1), layout) : together;
     }
 
-    private static List<ButtonWay> pinned(Struck struck, List<ButtonWay> all, Map<NoteId, String> pins) {
+    private static List<ButtonOption> plain(List<ButtonWay> ways) {
+        return ways.stream().map(ButtonOption::plain).toList();
+    }
+
+    private static List<ButtonOption> pinned(Struck struck, List<ButtonOption> all, Map<NoteId, String> pins) {
         String pin = pins.getOrDefault(struck.note().id(), "");
         if (pin.isEmpty()) {
             return all;
         }
-        List<ButtonWay> pinned = all.stream()
-                .filter(way -> way.toString().equals(pin) || way.keys().equals(pin))
+        List<ButtonOption> pinned = all.stream()
+                .filter(option -> option.way().toString().equals(pin)
+                        || option.way().keys().equals(pin))
                 .toList();
         return pinned.isEmpty() ? all : pinned;
     }

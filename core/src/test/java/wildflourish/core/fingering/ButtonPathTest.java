@@ -6,6 +6,7 @@ import static org.assertj.core.api.Assertions.within;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Random;
@@ -13,6 +14,7 @@ import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.MethodSource;
 import org.junit.jupiter.params.provider.ValueSource;
 import wildflourish.core.Melody;
@@ -140,7 +142,9 @@ class ButtonPathTest {
                 double air = struck.millis() * (1 + 0.5 * way.under().size());
                 double signed = way.key().bellows().sign().equals("p") ? air : -air;
                 double own = costs.ofChoice(way);
-                double move = at == 0 ? 0 : costs.ofMove(before, way, line.get(at - 1), struck);
+                double move = at == 0
+                        ? 0
+                        : costs.ofMove(ButtonOption.plain(before), ButtonOption.plain(way), line.get(at - 1), struck);
                 next(at, way, balance + signed, cost + own + move);
                 if (at > 0 && balance != 0 && struck.restMillis() >= 120) {
                     next(at, way, signed, cost + own + move);
@@ -203,6 +207,121 @@ class ButtonPathTest {
                 assertThat(sum).as("what each note adds").isCloseTo(path.cost(), within(1e-9));
             }
         }
+    }
+
+    /** Ornaments come to a note by one way, have it by another and leave it by a third, and cost something; so do the ways round them. */
+    @ParameterizedTest
+    @ValueSource(strings = {"bc", "dg", "anglo-a", "english-48"})
+    void noOtherWayCostsLessWithOrnaments(String name) {
+        Random random = new Random(name.hashCode() + 17L);
+        ButtonLayout layout = layout(name);
+        School school = School.of(name.startsWith("english") ? "usual" : name.startsWith("anglo") ? "along" : "smooth");
+        int found = 0;
+        for (int round = 0; round < 60; round++) {
+            List<Struck> line = line(randomLine(random, layout, 4, false));
+            Map<NoteId, List<ButtonOption>> options = new HashMap<>();
+            for (Struck struck : line) {
+                if (random.nextInt(2) == 0) {
+                    options.put(struck.note().id(), options(random, struck, layout));
+                }
+            }
+            Cheapest cheapest = new Cheapest(line, layout, ButtonCosts.of(school), options);
+            cheapest.go(0, null, 0);
+            LinePath<ButtonWay> path = ButtonPath.best(line, layout, school, new ButtonPath.Asked(Map.of(), options));
+            if (cheapest.best < Double.POSITIVE_INFINITY) {
+                assertThat(path.cost()).as(name + " " + line).isCloseTo(cheapest.best, within(1e-9));
+                found++;
+            }
+        }
+        assertThat(found).isGreaterThan(20);
+    }
+
+    private static List<ButtonOption> options(Random random, Struck struck, ButtonLayout layout) {
+        List<ButtonWay> ways = ButtonPath.together(List.of(struck.melody()), layout);
+        List<ButtonOption> options = new ArrayList<>();
+        for (int i = 0; i < 3; i++) {
+            ButtonWay way = ways.get(random.nextInt(ways.size()));
+            List<ButtonWay> others = ButtonPath.together(
+                    List.of(layout.buttons()
+                            .get(random.nextInt(layout.buttons().size()))
+                            .press()),
+                    layout);
+            ButtonWay other = others.get(random.nextInt(others.size()));
+            boolean isEntry = random.nextBoolean();
+            options.add(new ButtonOption(
+                    way,
+                    isEntry ? other : way,
+                    isEntry ? way : other,
+                    random.nextInt(8) * 0.25,
+                    60 + random.nextInt(90)));
+        }
+        return options;
+    }
+
+    /** Every way there is, one after the other, without the air. */
+    private static final class Cheapest {
+        private final List<Struck> line;
+        private final ButtonCosts costs;
+        private final List<List<ButtonOption>> choices = new ArrayList<>();
+        private double best = Double.POSITIVE_INFINITY;
+
+        Cheapest(List<Struck> line, ButtonLayout layout, ButtonCosts costs, Map<NoteId, List<ButtonOption>> options) {
+            this.line = line;
+            this.costs = costs;
+            for (Struck struck : line) {
+                List<ButtonWay> together = ButtonPath.together(struck.pitches(), layout);
+                List<ButtonWay> plain =
+                        together.isEmpty() ? ButtonPath.together(List.of(struck.melody()), layout) : together;
+                choices.add(options.getOrDefault(
+                        struck.note().id(),
+                        plain.stream().map(ButtonOption::plain).toList()));
+            }
+        }
+
+        void go(int at, ButtonOption before, double cost) {
+            if (at == line.size()) {
+                best = Math.min(best, cost);
+                return;
+            }
+            for (ButtonOption option : choices.get(at)) {
+                double move = before == null ? 0 : costs.ofMove(before, option, line.get(at - 1), line.get(at));
+                if (move < Double.POSITIVE_INFINITY) {
+                    go(at + 1, option, cost + move + costs.ofChoice(option));
+                }
+            }
+        }
+    }
+
+    /** Common practice: players turn the bellows within a fast triplet, though 90 ms would be easier; under 65 ms nobody does. */
+    @ParameterizedTest
+    @CsvSource({"87, true", "60, false"})
+    void bellowsTurnInAFastTriplet(int millis, boolean isPlayed) {
+        List<Struck> line = Struck.of(
+                Melody.reel("G4:1 A4:1 B4:1 |"), new Tempo(Fraction.of(60_000, 4L * millis), Fraction.of(1, 2)));
+        assertThat(ButtonPath.of(line, layout("bc"), School.of("smooth"), Map.of())
+                        .troubles()
+                        .isEmpty())
+                .isEqualTo(isPlayed);
+    }
+
+    /** On the left side of an anglo concertina the hand is the right one's mirror: fingers that do not hop are not said to cross when they do not. */
+    @Test
+    void theLeftHandOfAnAngloIsMirrored() {
+        List<Struck> line = line(List.of("C4", "E4"));
+        LinePath<ButtonWay> path = ButtonPath.of(line, layout("anglo-a"), School.of("no-hops"), Map.of());
+        assertThat(path.ways().values().stream().map(ButtonWay::toString)).contains("LC3p/3", "LC4p/2");
+        assertThat(path.cost()).isLessThan(1);
+    }
+
+    /** Two reeds take half as much again of the air as one: so long a chord is too long where the note alone is not. */
+    @Test
+    void aChordTakesMoreAir() {
+        School school = School.of("smooth");
+        double alone =
+                ButtonPath.of(line("C5:30"), layout("bc"), school, Map.of()).cost();
+        double together =
+                ButtonPath.of(line("G4+C5:30"), layout("bc"), school, Map.of()).cost();
+        assertThat(together).isGreaterThan(alone + 1);
     }
 
     /** Notes that the layout has; long ones where the air is to run short. */

@@ -53,12 +53,15 @@ class LongPathTest {
                     instrument.strings().get(), Schools.usual(instrument).with(school, instrument), Metre.of(4, 4));
             return new StringStages(line, manner, StringCosts.of(manner.school()), Map.of());
         }
-        Map<List<FingeredPitch>, List<ButtonWay>> known = new HashMap<>();
-        List<List<ButtonWay>> choices = line.stream()
+        Map<List<FingeredPitch>, List<ButtonOption>> known = new HashMap<>();
+        List<List<ButtonOption>> choices = line.stream()
                 .map(struck -> known.computeIfAbsent(
                         struck.pitches(),
                         pitches -> ButtonPath.together(
-                                pitches, instrument.buttons().orElseThrow())))
+                                        pitches, instrument.buttons().orElseThrow())
+                                .stream()
+                                .map(ButtonOption::plain)
+                                .toList()))
                 .toList();
         return Bellows.of(line, choices, ButtonCosts.of(school), false);
     }
