@@ -20,7 +20,8 @@ public record ButtonWay(ButtonLayout.Key key, int finger, List<ButtonWay> under)
         this(key, finger, List.of());
     }
 
-    ButtonWay with(ButtonWay lower) {
+    /** With a second note. */
+    public ButtonWay with(ButtonWay lower) {
         List<ButtonWay> all = new ArrayList<>(under);
         all.add(lower);
         return new ButtonWay(key, finger, all);

@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.concurrent.ConcurrentHashMap;
 import wildflourish.core.instrument.Button;
 import wildflourish.core.instrument.ButtonLayout;
 import wildflourish.core.instrument.Family;
@@ -29,6 +30,8 @@ import wildflourish.core.tune.Tune;
  * @param kept fingers that stay down: from the note that puts one down to the last that is played with it again
  * @param troubles what cannot be played
  * @param ways how each note is held and struck on strings; none on buttons
+ * @param buttons which button each note is played by, and how; none on strings
+ * @param keys what the hand does for a way to play a button, by its name, {@code i5d/2}; none on strings
  * @param opens on frets the MIDI number that each lane sounds open; none elsewhere
  */
 public record HandLines(
@@ -39,8 +42,13 @@ public record HandLines(
         List<Kept> kept,
         List<LinePath.Trouble> troubles,
         Map<NoteId, StringWay> ways,
+        Map<NoteId, ButtonWay> buttons,
+        Map<String, Touch> keys,
         List<Integer> opens) {
     private static final String CROSS = "×";
+    private static final int FINGERS = 4;
+    /** By instrument, for those that were asked for. */
+    private static final Map<String, Map<String, Touch>> KEYS = new ConcurrentHashMap<>();
 
     public HandLines {
         lanes = List.copyOf(lanes);
@@ -48,6 +56,8 @@ public record HandLines(
         kept = List.copyOf(kept);
         troubles = List.copyOf(troubles);
         ways = Map.copyOf(ways);
+        buttons = Map.copyOf(buttons);
+        keys = Map.copyOf(keys);
         opens = List.copyOf(opens);
     }
 
@@ -69,7 +79,7 @@ public record HandLines(
         }
         Map<NoteId, Touch> all = new HashMap<>(touches);
         all.putAll(more);
-        return new HandLines(lanes, strings, order, all, kept, troubles, ways, opens);
+        return new HandLines(lanes, strings, order, all, kept, troubles, ways, buttons, keys, opens);
     }
 
     /** What makes a note sound. */
@@ -168,7 +178,7 @@ public record HandLines(
     /** For a tune; empty for an instrument fingered on holes. */
     public static Optional<HandLines> of(
             Tune tune, Instrument instrument, Schools schools, Tempo tempo, Map<NoteId, String> pins) {
-        return of(tune, instrument, schools, tempo, pins, Map.of());
+        return of(tune, instrument, schools, tempo, pins, Map.of(), Map.of());
     }
 
     /** The same with notes that ornaments are to be made on. */
@@ -178,7 +188,8 @@ public record HandLines(
             Schools schools,
             Tempo tempo,
             Map<NoteId, String> pins,
-            Map<NoteId, Demand> demands) {
+            Map<NoteId, Demand> demands,
+            Map<NoteId, ButtonDemand> onButtons) {
         if (instrument.family().isWind()) {
             return Optional.empty();
         }
@@ -186,7 +197,7 @@ public record HandLines(
         return Optional.of(
                 instrument.strings().isPresent()
                         ? of(tune, line, Manners.of(instrument.strings().get(), schools, tune.metreAt(0)), pins)
-                        : of(line, instrument, schools.hand(), pins));
+                        : of(Struck.joined(line, onButtons), instrument, schools.hand(), asked(pins, onButtons)));
     }
 
     // Strings
@@ -214,6 +225,8 @@ public record HandLines(
                 kept,
                 path.troubles(),
                 ways,
+                Map.of(),
+                Map.of(),
                 strings.stroke() == Strings.Stroke.BOW
                         ? List.of()
                         : fromTop.stream().map(strings::soundingMidi).toList());
@@ -258,23 +271,56 @@ public record HandLines(
 
     // Buttons
 
-    private static HandLines of(List<Struck> line, Instrument instrument, School school, Map<NoteId, String> pins) {
+    private static ButtonPath.Asked asked(Map<NoteId, String> pins, Map<NoteId, ButtonDemand> demands) {
+        Map<NoteId, List<ButtonOption>> options = new HashMap<>();
+        demands.forEach((note, demand) -> options.put(note, demand.options()));
+        return new ButtonPath.Asked(pins, options);
+    }
+
+    private static HandLines of(List<Struck> line, Instrument instrument, School school, ButtonPath.Asked asked) {
         ButtonLayout layout = instrument.buttons().orElseThrow();
-        LinePath<ButtonWay> path = ButtonPath.best(line, layout, school, pins);
+        LinePath<ButtonWay> path = ButtonPath.best(line, layout, school, asked);
         boolean isBox = instrument.family() == Family.TWO_ROW_BOX;
         Map<NoteId, Touch> touches = new HashMap<>();
+        Map<NoteId, ButtonWay> buttons = new HashMap<>();
         Optional<ButtonWay> before = Optional.empty();
         for (Struck each : line) {
             Optional<ButtonWay> way = path.at(each.note().id());
             if (way.isPresent()) {
                 boolean isBegun = isStruck(before, way.get()) || each.restMillis() > 0;
                 touches.put(each.note().id(), touch(way.get(), instrument.family(), isBegun));
+                buttons.put(each.note().id(), way.get());
             }
             before = way;
         }
         List<String> lanes = isBox ? List.of("out", "in") : List.of("R", "L");
         return new HandLines(
-                lanes, Optional.empty(), Optional.empty(), touches, List.of(), path.troubles(), Map.of(), List.of());
+                lanes,
+                Optional.empty(),
+                Optional.empty(),
+                touches,
+                List.of(),
+                path.troubles(),
+                Map.of(),
+                buttons,
+                keys(instrument),
+                List.of());
+    }
+
+    /** Every button of an instrument with every finger, in both directions. */
+    private static Map<String, Touch> keys(Instrument instrument) {
+        return KEYS.computeIfAbsent(instrument.id(), id -> {
+            Map<String, Touch> keys = new HashMap<>();
+            for (Button button : instrument.buttons().orElseThrow().buttons()) {
+                for (Button.Bellows bellows : Button.Bellows.values()) {
+                    for (int finger = 1; finger <= FINGERS; finger++) {
+                        ButtonWay way = new ButtonWay(new ButtonLayout.Key(button, bellows), finger);
+                        keys.put(way.toString(), touch(way, instrument.family(), true));
+                    }
+                }
+            }
+            return Map.copyOf(keys);
+        });
     }
 
     private static Touch touch(ButtonWay way, Family family, boolean isBegun) {

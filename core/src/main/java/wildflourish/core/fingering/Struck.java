@@ -111,6 +111,23 @@ public record Struck(
         return List.copyOf(line);
     }
 
+    /** A line in which what stands on several written notes is one. */
+    static List<Struck> joined(List<Struck> line, Map<NoteId, ButtonDemand> demands) {
+        List<Struck> joined = new ArrayList<>();
+        int i = 0;
+        while (i < line.size()) {
+            ButtonDemand demand = demands.get(line.get(i).note().id());
+            int count = demand == null ? 1 : Math.min(demand.count(), line.size() - i);
+            Struck whole = line.get(i);
+            for (Struck next : line.subList(i + 1, i + count)) {
+                whole = whole.with(next.note(), next.millis());
+            }
+            joined.add(whole);
+            i += count;
+        }
+        return List.copyOf(joined);
+    }
+
     /** The first whole bar of each phrase. */
     private static Set<Integer> firstBars(Tune tune) {
         Set<Integer> bars = new HashSet<>();

@@ -34,7 +34,7 @@ public interface Hand {
         Optional<Refusal> waits();
     }
 
-    /** The hand for a family of instruments; one that makes nothing where no ornaments are known yet. */
+    /** The hand for a family of instruments. */
     static Hand of(Family family) {
         if (family.isWind()) {
             return HoleGrip::new;
@@ -42,28 +42,6 @@ public interface Hand {
         if (family.isPlucked()) {
             return PluckGrip::new;
         }
-        return family == Family.FIDDLE ? BowGrip::new : (occasion, figure) -> NoGrip.INSTANCE;
-    }
-
-    /** Makes nothing. */
-    enum NoGrip implements Grip {
-        INSTANCE;
-
-        @Override
-        public List<Refusal> hitches(List<Refusal> asked) {
-            return asked.stream()
-                    .filter(refusal -> refusal == Refusal.NOT_FOR_THIS_INSTRUMENT)
-                    .toList();
-        }
-
-        @Override
-        public Optional<Made> make() {
-            return Optional.empty();
-        }
-
-        @Override
-        public Optional<Refusal> waits() {
-            return Optional.empty();
-        }
+        return family == Family.FIDDLE ? BowGrip::new : ButtonGrip::new;
     }
 }

@@ -5,6 +5,7 @@ import java.util.Deque;
 import java.util.HashMap;
 import java.util.Map;
 import java.util.Optional;
+import wildflourish.core.fingering.ButtonDemand;
 import wildflourish.core.fingering.Demand;
 import wildflourish.core.fingering.HandLines;
 import wildflourish.core.fingering.HandTables;
@@ -36,11 +37,18 @@ public final class Hands {
                         tune,
                         version.playing(),
                         linePins(version),
-                        WrittenSlurs.of(tune, version.playing().instrument())));
+                        WrittenSlurs.of(tune, version.playing().instrument()),
+                        Map.of()));
     }
 
     /** What they do along a line of the version, where its ornaments and layers ask more than the tune. */
     static Optional<HandLines> lines(Tune tune, Version version, Line line, Optional<HandLines> plain) {
+        if (version.playing().instrument().buttons().isPresent()) {
+            Map<NoteId, ButtonDemand> demands = ButtonDemands.of(tune, version, line, plain);
+            return demands.isEmpty()
+                    ? plain
+                    : LAST.of(new Asked(tune, version.playing(), linePins(version), Map.of(), demands));
+        }
         if (version.playing().instrument().strings().isEmpty()) {
             return plain;
         }
@@ -48,7 +56,7 @@ public final class Hands {
         boolean isPlain = asked.pins().equals(linePins(version))
                 && asked.demands()
                         .equals(WrittenSlurs.of(tune, version.playing().instrument()));
-        return isPlain ? plain : LAST.of(new Asked(tune, version.playing(), asked.pins(), asked.demands()));
+        return isPlain ? plain : LAST.of(new Asked(tune, version.playing(), asked.pins(), asked.demands(), Map.of()));
     }
 
     /** What ornaments, layers and the teacher ask of the hand on strings along a line of the version. */
@@ -70,7 +78,12 @@ public final class Hands {
     /** One of a kind is asked for by the score, the sound and the close-up in turn: the last few are remembered. */
     private static final LastAsked LAST = new LastAsked();
 
-    private record Asked(Tune tune, Playing playing, Map<NoteId, String> pins, Map<NoteId, Demand> demands) {}
+    private record Asked(
+            Tune tune,
+            Playing playing,
+            Map<NoteId, String> pins,
+            Map<NoteId, Demand> demands,
+            Map<NoteId, ButtonDemand> buttons) {}
 
     private record Answer(Asked asked, Optional<HandLines> found) {}
 
@@ -88,7 +101,13 @@ public final class Hands {
             }
             Playing playing = asked.playing;
             Optional<HandLines> found = HandLines.of(
-                    asked.tune, playing.instrument(), playing.schools(), playing.tempo(), asked.pins, asked.demands);
+                    asked.tune,
+                    playing.instrument(),
+                    playing.schools(),
+                    playing.tempo(),
+                    asked.pins,
+                    asked.demands,
+                    asked.buttons);
             if (answers.size() == MOST) {
                 answers.removeLast();
             }

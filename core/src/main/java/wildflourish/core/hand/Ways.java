@@ -3,6 +3,7 @@ package wildflourish.core.hand;
 import java.util.HashMap;
 import java.util.Map;
 import java.util.Optional;
+import wildflourish.core.fingering.ButtonWay;
 import wildflourish.core.fingering.FingeringPath;
 import wildflourish.core.fingering.HandLines;
 import wildflourish.core.fingering.StringWay;
@@ -30,18 +31,22 @@ public final class Ways {
     private final Map<NoteId, StringWay> onStrings;
 
     private final Map<NoteId, String> pinsOnStrings;
+    /** Which buttons notes are played by. */
+    private final Map<NoteId, ButtonWay> onButtons;
 
     private Ways(
             Instrument instrument,
             FingeringPath path,
             Map<NoteId, Fingering> pins,
             Map<NoteId, StringWay> onStrings,
-            Map<NoteId, String> pinsOnStrings) {
+            Map<NoteId, String> pinsOnStrings,
+            Map<NoteId, ButtonWay> onButtons) {
         this.instrument = instrument;
         this.path = path;
         this.pins = Map.copyOf(pins);
         this.onStrings = Map.copyOf(onStrings);
         this.pinsOnStrings = Map.copyOf(pinsOnStrings);
+        this.onButtons = Map.copyOf(onButtons);
     }
 
     public static Ways of(Tune tune, Version version) {
@@ -55,7 +60,7 @@ public final class Ways {
             return on(version, lines);
         }
         FingeringPath path = FingeringPath.of(tune.notes(), instrument, fixed(tune, version));
-        return new Ways(instrument, path, pins(tune, version), Map.of(), Map.of());
+        return new Ways(instrument, path, pins(tune, version), Map.of(), Map.of(), Map.of());
     }
 
     /** As lines on strings or buttons have it. */
@@ -65,12 +70,13 @@ public final class Ways {
                 FingeringPath.NONE,
                 Map.of(),
                 lines.map(HandLines::ways).orElse(Map.of()),
-                Hands.linePins(version));
+                Hands.linePins(version),
+                lines.map(HandLines::buttons).orElse(Map.of()));
     }
 
     /** Where nothing is known of the tune around: usual fingerings. */
     static Ways usual(Instrument instrument) {
-        return new Ways(instrument, FingeringPath.NONE, Map.of(), Map.of(), Map.of());
+        return new Ways(instrument, FingeringPath.NONE, Map.of(), Map.of(), Map.of(), Map.of());
     }
 
     /** How a note is held and struck on strings; empty elsewhere, and where it cannot be played. */
@@ -78,7 +84,12 @@ public final class Ways {
         return Optional.ofNullable(onStrings.get(note));
     }
 
-    /** What the teacher has pinned it to on strings, {@code D3}; empty where nothing. */
+    /** Which button a note is played by, and how; empty elsewhere, and where it cannot be played. */
+    public Optional<ButtonWay> onButtons(NoteId note) {
+        return Optional.ofNullable(onButtons.get(note));
+    }
+
+    /** What the teacher has pinned it to on strings or buttons, {@code D3}; empty where nothing. */
     public String pinOnStrings(NoteId note) {
         return pinsOnStrings.getOrDefault(note, "");
     }

@@ -37,6 +37,8 @@ public enum Begin {
     SWELL,
     /** The bow goes on and leans anew. */
     NUDGE,
+    /** The same button by another finger. */
+    AGAIN,
     HAMMER,
     PULL,
     SLIDE;
@@ -48,7 +50,7 @@ public enum Begin {
     /** Whether a new attack is heard: the sound before it gives way. */
     public boolean isStruck() {
         return switch (this) {
-            case TONGUE, DOUBLE, CLOSE, POP, STROKE, BRUSH, BITE, LIGHT, SWELL -> true;
+            case TONGUE, DOUBLE, CLOSE, POP, STROKE, BRUSH, BITE, LIGHT, SWELL, AGAIN -> true;
             case HELD, FINGERS, ATTACK, PUSH, SETTLE, STOP, BREATH, SAME_BOW, NUDGE, HAMMER, PULL, SLIDE -> false;
         };
     }

@@ -274,7 +274,7 @@ public record Ornament(
 
     private static List<Ornament> readAll() {
         List<Ornament> all = new ArrayList<>();
-        for (String hand : List.of("winds", "chanter", "fiddle", "plucked")) {
+        for (String hand : List.of("winds", "chanter", "fiddle", "plucked", "boxes")) {
             all.addAll(read(Table.load("ornaments/" + hand + ".table"), Table.load("ornaments/" + hand + ".figures")));
         }
         return List.copyOf(all);

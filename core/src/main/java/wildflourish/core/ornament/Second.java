@@ -77,7 +77,7 @@ public record Second(Kind kind, int number, boolean isHome, Bend bend) {
     }
 
     /** Without a glide of its own. */
-    Second level() {
+    public Second level() {
         return bend.isLevel() ? this : new Second(kind, number, isHome, Bend.LEVEL);
     }
 

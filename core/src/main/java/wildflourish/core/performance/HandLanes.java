@@ -59,6 +59,9 @@ final class HandLanes {
     /** Within an ornament on strings: every string that sounds, the letter of a small note, and the bow turning with each stroke. */
     private Touch dressed(Moment moment, Touch touch) {
         Moment.Sounding sounding = moment.sounding().orElseThrow();
+        if (lines.keys().containsKey(sounding.melody().lane())) {
+            return onButtons(sounding, touch);
+        }
         boolean isOnStrings =
                 lines.hasStrings() && lines.lanes().contains(sounding.melody().lane());
         if (!isOnStrings) {
@@ -75,6 +78,16 @@ final class HandLanes {
                     .orElseGet(() -> new HandLines.Label(lane, text(voice, lane), false)));
         }
         return new Touch(labels, stroke(moment, touch), touch.isBegun());
+    }
+
+    /** Within an ornament on buttons: every button that sounds, in the direction in which the bellows go. */
+    private Touch onButtons(Moment.Sounding sounding, Touch touch) {
+        List<HandLines.Label> labels = new ArrayList<>();
+        for (Voice voice : sounding.voices()) {
+            Optional.ofNullable(lines.keys().get(voice.lane())).ifPresent(key -> labels.addAll(key.labels()));
+        }
+        Touch melody = lines.keys().getOrDefault(sounding.melody().lane(), touch);
+        return new Touch(labels, melody.stroke(), sounding.begin().isStruck());
     }
 
     /** The fret that a voice is stopped at; where there are none, the letter of its note. */

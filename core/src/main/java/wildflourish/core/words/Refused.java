@@ -59,6 +59,11 @@ final class Refused {
             case NUT_IN_THE_WAY -> "the nut is in the way";
             case TOO_WIDE -> "the finger cannot travel so far in tune";
             case TIED_OVER -> "it is already sounding; there is no stroke to decorate";
+            case NO_BUTTON_FOLLOWS -> "no higher button follows in this row";
+            case NO_SECOND_FINGER -> "only one finger reaches that button";
+            case NO_SUCH_NOTE -> "a note that it wants is not on this instrument";
+            case BELLOWS_DISAGREE -> "its notes go different ways of the bellows";
+            case HAND_CANNOT -> "one hand cannot reach or cross to these buttons";
             case NOT_THIS_HAND -> "your picking hand leaves that out";
             case PAIRED_STRINGS -> "paired strings do not bend; slide instead";
             case TOO_SHORT -> "the note is too short for it";

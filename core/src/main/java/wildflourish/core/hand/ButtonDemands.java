@@ -1,0 +1,85 @@
+package wildflourish.core.hand;
+
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import wildflourish.core.fingering.ButtonDemand;
+import wildflourish.core.fingering.ButtonOption;
+import wildflourish.core.fingering.ButtonWay;
+import wildflourish.core.fingering.HandLines;
+import wildflourish.core.line.Line;
+import wildflourish.core.line.Tone;
+import wildflourish.core.ornament.Figure;
+import wildflourish.core.ornament.Profile;
+import wildflourish.core.tune.NoteId;
+import wildflourish.core.tune.Tune;
+import wildflourish.core.version.Placement;
+import wildflourish.core.version.Version;
+
+/** What the ornaments of a version ask of the hand on buttons: for each note they stand on the ways in which they can be made. */
+final class ButtonDemands {
+    private ButtonDemands() {}
+
+    /** By the first note, where it is first played. */
+    static Map<NoteId, ButtonDemand> of(Tune tune, Version version, Line line, Optional<HandLines> plain) {
+        Map<NoteId, ButtonDemand> demands = new HashMap<>();
+        Ways ways = Ways.on(version, plain);
+        for (int i = 0; i < line.tones().size(); i++) {
+            Tone tone = line.tones().get(i);
+            boolean isFirst = line.indexOf(tone.note().id()).equals(Optional.of(i));
+            if (tone.placed().isPresent() && isFirst) {
+                int at = i;
+                ofPlacement(
+                                tune,
+                                version,
+                                tone.placed().get(),
+                                new Occasion.Asked(
+                                        at,
+                                        line.countOf(at, tone.placed().get()),
+                                        tone.placed().get().stack()),
+                                line,
+                                ways)
+                        .ifPresent(demand -> demands.put(tone.note().id(), demand));
+            }
+        }
+        return demands;
+    }
+
+    private static Optional<ButtonDemand> ofPlacement(
+            Tune tune, Version version, Placement placement, Occasion.Asked asked, Line line, Ways ways) {
+        List<Tone> tones = line.tones().subList(asked.first(), asked.first() + asked.count());
+        var instrument = version.playing().instrument();
+        if (tones.stream()
+                .anyMatch(tone -> tone.isRest()
+                        || !instrument.has(tone.melody())
+                        || tone.pitches().size() > 1)) {
+            return Optional.empty();
+        }
+        Occasion occasion = Occasion.of(tune, version, Profile.usual().times(), line, ways, asked);
+        Optional<Figure> figure = version.playing()
+                .schooled(placement.stack())
+                .over(instrument.family(), occasion.lengthWholeNotes(), asked.count())
+                .figure()
+                .map(each -> each.written(tones.stream().map(Tone::length).toList()));
+        return figure.filter(each -> Forms.suit(occasion))
+                .map(each -> options(occasion, each))
+                .filter(options -> !options.isEmpty())
+                .map(options -> new ButtonDemand(asked.count(), options));
+    }
+
+    /** Each way once, the cheapest with the same first, own and last button and finger. */
+    private static List<ButtonOption> options(Occasion occasion, Figure figure) {
+        ButtonSpot spot = new ButtonSpot(occasion, figure);
+        Map<List<ButtonWay>, ButtonOption> options = new HashMap<>();
+        for (ButtonSpot.Found found : spot.found) {
+            ButtonOption option = new ButtonMaking(spot, found).option();
+            options.merge(
+                    List.of(option.way(), option.entry(), option.exit()),
+                    option,
+                    (one, other) -> one.cost() <= other.cost() ? one : other);
+        }
+        return new ArrayList<>(options.values());
+    }
+}

@@ -1,0 +1,208 @@
+package wildflourish.core.hand;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import wildflourish.core.fingering.ButtonOption;
+import wildflourish.core.fingering.ButtonWay;
+import wildflourish.core.music.Fraction;
+import wildflourish.core.ornament.Begin;
+import wildflourish.core.ornament.Figure;
+import wildflourish.core.ornament.Part;
+import wildflourish.core.ornament.Second;
+import wildflourish.core.ornament.Target;
+import wildflourish.core.ornament.Times;
+
+/** Makes a figure with fingers on buttons: the sound of every part and how long its movements take. */
+final class ButtonMaking {
+    /** Reeds below C4 (MIDI) speak late. */
+    private static final int LOW = 60;
+
+    private final ButtonSpot spot;
+    private final ButtonSpot.Found found;
+    private final Times times;
+    private final List<Part> flat;
+    /** How often the note's button has been struck so far. */
+    private int struck;
+
+    ButtonMaking(ButtonSpot spot, ButtonSpot.Found found) {
+        this.spot = spot;
+        this.found = found;
+        this.times = spot.occasion.times();
+        this.flat = spot.figure.parts();
+    }
+
+    Optional<Made> make() {
+        return Made.of(spot.figure, (slot, part, at) -> Optional.of(part(part, at, slot)));
+    }
+
+    /** How the path comes to it, has its note and leaves it, at the tempo of the playing. */
+    ButtonOption option() {
+        Part first = flat.get(0);
+        ButtonWay own = found.set().first();
+        List<Integer> again = found.again();
+        Target entering =
+                first.graces().isEmpty() ? first.landing() : first.graces().get(0);
+        ButtonWay entry = again.isEmpty() ? wayOf(entering) : new ButtonWay(own.key(), again.get(0));
+        Target leaving = flat.get(flat.size() - 1).landing();
+        ButtonWay last = again.isEmpty() ? wayOf(leaving) : new ButtonWay(own.key(), again.get(again.size() - 1));
+        ButtonWay whole = own;
+        for (int i = 0; i < spot.roles.size(); i++) {
+            if (!spot.roles.get(i).isSmall()) {
+                whole = whole.with(found.set().held().get(i + 1).way());
+            }
+        }
+        boolean isChord = !whole.under().isEmpty();
+        boolean entersByNote = entry.equals(own);
+        boolean leavesByNote = last.equals(own);
+        return new ButtonOption(
+                whole,
+                isChord && entersByNote ? whole : entry,
+                isChord && leavesByNote ? whole : last,
+                found.cost(),
+                lastMillis());
+    }
+
+    /** From the last touch of a button to the end of the span, in milliseconds at the tempo of the playing. */
+    private double lastMillis() {
+        Optional<Made> made = make();
+        Fraction span = spot.occasion.spanMillis();
+        List<Fraction> lengths = made.map(each -> Timing.lengths(each, span)).orElse(List.of(span));
+        List<Made.Part> parts = made.map(Made::parts).orElse(List.of());
+        Fraction last = lengths.get(lengths.size() - 1);
+        Fraction smalls =
+                parts.isEmpty() ? Fraction.ZERO : parts.get(parts.size() - 1).smallMillis();
+        return last.minus(smalls).toDouble();
+    }
+
+    private Made.Part part(Part part, int at, Figure.Slot slot) {
+        List<Made.Small> smalls = new ArrayList<>();
+        for (Target grace : part.graces()) {
+            smalls.add(small(grace));
+        }
+        String fixed = slot.share().time();
+        Optional<Fraction> fixedMillis = fixed.isEmpty() ? Optional.empty() : Optional.of(times.of(fixed));
+        Sound landing = landing(part);
+        Fraction need = need(part, at);
+        return new Made.Part(
+                part.share(),
+                Fraction.ZERO,
+                smalls,
+                landing,
+                Optional.empty(),
+                fixedMillis.map(need::min).orElse(need),
+                fixedMillis);
+    }
+
+    // Sounds
+
+    private ButtonWay wayOf(Target target) {
+        int role = roleOf(target);
+        return role < 0 ? found.set().first() : found.set().held().get(role + 1).way();
+    }
+
+    private int roleOf(Target target) {
+        return spot.roles.indexOf(new ButtonSpot.Role(Optional.of(target), Optional.empty()));
+    }
+
+    private int midiOf(Target target) {
+        int role = roleOf(target);
+        return role < 0 ? spot.midi() : found.pitches().get(role);
+    }
+
+    private Sound landing(Part part) {
+        Target target = part.landing();
+        if (target.isSilence()) {
+            return new Sound(List.of(), Optional.empty(), Begin.STOP);
+        }
+        List<Voice> voices = new ArrayList<>();
+        voices.add(voice(midiOf(target), target.kind() == Target.Kind.MELODY ? struckBy() : wayOf(target)));
+        for (Second second : part.seconds()) {
+            int role = spot.roles.indexOf(new ButtonSpot.Role(Optional.empty(), Optional.of(second.level())));
+            voices.add(voice(
+                    found.pitches().get(role), found.set().held().get(role + 1).way()));
+        }
+        Begin begin = part.begin() == Begin.AGAIN ? Begin.STROKE : part.begin();
+        return new Sound(voices, Optional.empty(), begin);
+    }
+
+    /** The finger that strikes the note's button this time. */
+    private ButtonWay struckBy() {
+        ButtonWay own = found.set().first();
+        return found.again().isEmpty()
+                ? own
+                : new ButtonWay(
+                        own.key(),
+                        found.again().get(Math.min(struck++, found.again().size() - 1)));
+    }
+
+    private Made.Small small(Target grace) {
+        boolean isNote = grace.kind() == Target.Kind.MELODY;
+        boolean isAgain = isNote && spot.strikesAgain();
+        Made.Role role = switch (grace.kind()) {
+            case LIFT -> Made.Role.CUT;
+            case TAP -> Made.Role.TAP;
+            default -> Made.Role.GRACE;
+        };
+        ButtonWay way = isNote ? struckBy() : wayOf(grace);
+        Fraction millis =
+                isAgain ? times.of("button next finger") : isNote ? times.of("button") : ofSmall(midiOf(grace));
+        Sound sound = new Sound(List.of(voice(midiOf(grace), way)), Optional.empty(), Begin.FINGERS);
+        return new Made.Small(role, sound, millis);
+    }
+
+    private Fraction ofSmall(int midi) {
+        return midi < LOW ? times.of("box grace").plus(times.of("low reed")) : times.of("box grace");
+    }
+
+    private Voice voice(int midi, ButtonWay way) {
+        var written = spot.written(midi);
+        return new Voice(way.toString(), spot.instrument.sounding(written), Optional.of(written), true, Glide.LEVEL);
+    }
+
+    // Time
+
+    /** What the ear wants, and the way to the next touch of the finger that strikes the note. */
+    private Fraction need(Part part, int at) {
+        if (part.landing().isSilence()) {
+            return times.of("box silence");
+        }
+        if (spot.strikesAgain() && at + 1 < flat.size()) {
+            return times.of("button next finger");
+        }
+        if (part.begin() == Begin.AGAIN && at > 0) {
+            return times.of("button next finger");
+        }
+        if (part.begin() == Begin.BITE) {
+            return times.of("surge").max(times.floor());
+        }
+        Fraction own = isPlainStep(part, at) ? times.of("button").max(times.floor()) : times.floor();
+        return own.max(toNextStrike(part, at));
+    }
+
+    /** A part without small notes that another finger follows, or that follows one. */
+    private boolean isPlainStep(Part part, int at) {
+        boolean isFollowed = at + 1 < flat.size()
+                && flat.get(at + 1).graces().isEmpty()
+                && !flat.get(at + 1).landing().isSilence()
+                && !flat.get(at + 1).landing().equals(part.landing());
+        boolean follows = at > 0
+                && part.graces().isEmpty()
+                && flat.get(at - 1).graces().isEmpty()
+                && !flat.get(at - 1).landing().equals(part.landing());
+        return isFollowed || follows;
+    }
+
+    /** From the note's own touch within a part to its next one: what of that must lie in this part. */
+    private Fraction toNextStrike(Part part, int at) {
+        boolean isTouched = part.landing().kind() == Target.Kind.MELODY;
+        if (!isTouched || at + 1 >= flat.size() || flat.get(at + 1).landing().kind() != Target.Kind.MELODY) {
+            return Fraction.ZERO;
+        }
+        Fraction after = Fraction.ZERO;
+        for (Target grace : flat.get(at + 1).graces()) {
+            after = after.plus(ofSmall(midiOf(grace)));
+        }
+        return times.of("button same finger").minus(after).max(Fraction.ZERO);
+    }
+}

@@ -1,0 +1,102 @@
+package wildflourish.files;
+
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import wildflourish.core.music.Fraction;
+import wildflourish.core.ornament.Profile;
+import wildflourish.core.performance.Moment;
+import wildflourish.core.performance.Realisation;
+
+/**
+ * Looks at the moments of an ornament on buttons and knows nothing of figures: whether each finger has the time it needs. Times of a fluent player in milliseconds,
+ * common practice; what the ear wants is not scaled by the student.
+ */
+final class ButtonMomentChecker {
+    private static final Fraction FLOOR = Fraction.of(62);
+    private static final Fraction SMALL = Fraction.of(45);
+    private static final Fraction LOW_REED = Fraction.of(15);
+    private static final int LOW = 60;
+    private static final Fraction NEXT_FINGER = Fraction.of(75);
+    private static final Fraction OTHER_FINGER = Fraction.of(65);
+    private static final Fraction FINGER_AGAIN = Fraction.of(110);
+
+    private final Fraction factor;
+    private final List<Moment> its;
+    private final List<String> faults = new ArrayList<>();
+
+    private ButtonMomentChecker(Fraction factor, List<Moment> its) {
+        this.factor = factor;
+        this.its = its;
+    }
+
+    /** What is wrong in the only ornament of a realisation; an ornament that is not played at all is a fault. */
+    static List<String> faults(Realisation realisation, Profile profile) {
+        if (realisation.figures().isEmpty()) {
+            return List.of("nothing of the ornament is played");
+        }
+        Realisation.Figured figured = realisation.figures().get(0);
+        Fraction end = figured.startMillis().plus(realisation.tempo().millisOf(figured.lengthWholeNotes()));
+        List<Moment> its = realisation.moments().stream()
+                .filter(moment -> !moment.startMillis().isLessThan(figured.startMillis())
+                        && moment.startMillis().isLessThan(end))
+                .toList();
+        ButtonMomentChecker checker = new ButtonMomentChecker(profile.factor(), its);
+        checker.run();
+        return checker.faults;
+    }
+
+    private void run() {
+        Map<String, Fraction> touched = new HashMap<>();
+        for (int i = 0; i < its.size(); i++) {
+            Moment moment = its.get(i);
+            if (moment.sounding().isEmpty()) {
+                continue;
+            }
+            String lane = laneOf(i);
+            Fraction start = moment.startMillis();
+            if (touched.containsKey(lane)) {
+                least("finger again", start.minus(touched.get(lane)), FINGER_AGAIN.times(factor));
+            }
+            touched.put(lane, start);
+            length(i);
+        }
+    }
+
+    private void length(int at) {
+        Fraction length = its.get(at).lengthMillis();
+        boolean isLast = at + 1 == its.size() || its.get(at + 1).sounding().isEmpty();
+        boolean isSameButton = !isLast && keyOf(at).equals(keyOf(at + 1));
+        if (isSameButton) {
+            least("next finger", length, NEXT_FINGER.times(factor));
+        } else if (isSmall(at)) {
+            int midi = its.get(at).sounding().orElseThrow().melody().pitch().midi();
+            least("small note", length, midi < LOW ? SMALL.times(factor).plus(LOW_REED) : SMALL.times(factor));
+        } else if (isLast || isSmall(at + 1)) {
+            least("note", length, FLOOR);
+        } else {
+            least("other finger", length, OTHER_FINGER.times(factor).max(FLOOR));
+        }
+    }
+
+    private boolean isSmall(int at) {
+        Moment.Role role = its.get(at).cue().role();
+        return role == Moment.Role.CUT || role == Moment.Role.TAP || role == Moment.Role.GRACE;
+    }
+
+    /** Button, direction and finger. */
+    private String laneOf(int at) {
+        return its.get(at).sounding().orElseThrow().melody().lane();
+    }
+
+    private String keyOf(int at) {
+        return laneOf(at).split("/", -1)[0];
+    }
+
+    private void least(String what, Fraction length, Fraction least) {
+        if (length.isLessThan(least)) {
+            faults.add(what + " of " + length.toDouble() + " ms where " + least.toDouble() + " are needed");
+        }
+    }
+}
