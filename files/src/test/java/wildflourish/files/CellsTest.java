@@ -12,6 +12,8 @@ import java.util.Set;
 import java.util.stream.Collectors;
 import org.junit.jupiter.api.DynamicTest;
 import org.junit.jupiter.api.TestFactory;
+import wildflourish.core.instrument.Family;
+import wildflourish.core.ornament.Ornament;
 import wildflourish.core.ornament.Reason;
 import wildflourish.core.ornament.Refusal;
 import wildflourish.core.placing.Verdict;
@@ -54,6 +56,18 @@ class CellsTest {
         assertThat(rows).hasSizeGreaterThan(100);
         return rows.stream()
                 .map(row -> DynamicTest.dynamicTest(row.split("\t", 2)[0], () -> checkPlucked(row.split("\t", -1))))
+                .toList();
+    }
+
+    /** Verdicts on what is entered so far; a cell of boxes names some of the reasons, or the one refusal that is told. */
+    @TestFactory
+    List<DynamicTest> everyVerdictOnBoxesComesOut() throws IOException {
+        List<String> rows = new ArrayList<>(rows("cells-boxes.tsv"));
+        rows.remove(0);
+        rows.removeIf(row -> Ornament.of(Family.ENGLISH).stream()
+                .noneMatch(ornament -> ornament.id().equals(row.split("\t", -1)[12])));
+        return rows.stream()
+                .map(row -> DynamicTest.dynamicTest(row.split("\t", 2)[0], () -> checkStrings(row.split("\t", -1))))
                 .toList();
     }
 

@@ -22,6 +22,9 @@ final class ButtonSpot {
     private static final String AS_IT_LIES = "as-it-lies";
     private static final int OCTAVE = 12;
     private static final int LITTLE_FINGER = 4;
+    private static final double LITTLE = 0.3;
+    /** What it is worth to leave the note on the key where the plain path has it, until a path decides. */
+    private static final double OTHER_KEY = 0.8;
 
     final Occasion occasion;
     final Figure figure;
@@ -229,11 +232,12 @@ final class ButtonSpot {
         }
         Optional<ButtonWay> plain =
                 occasion.ways().onButtons(occasion.first().note().id());
-        Comparator<Found> byCost = Comparator.comparingDouble(
-                each -> each.cost() + (each.set().first().finger() == LITTLE_FINGER ? 0.3 : 0));
-        Comparator<Found> asPlain = Comparator.comparing(each ->
-                plain.filter(way -> way.key().equals(each.set().first().key())).isEmpty());
-        all.sort(asPlain.thenComparing(byCost));
+        all.sort(Comparator.comparingDouble(each -> each.cost()
+                + (each.set().first().finger() == LITTLE_FINGER ? LITTLE : 0)
+                + (plain.filter(way -> !way.key().equals(each.set().first().key()))
+                                .isPresent()
+                        ? OTHER_KEY
+                        : 0)));
         return List.copyOf(all);
     }
 

@@ -22,6 +22,22 @@ public enum Trait {
     STRETCH,
     /** What is added is open, or held for a note beside it already. */
     FINGERS_LIE,
+    /** What is added lies under the other hand. */
+    OTHER_HAND,
+    /** The bellows go on as the note before has them. */
+    SAME_BELLOWS,
+    /** A reed that speaks late sounds a small note. */
+    LOW_REED,
+    /** The lower note of a roll lies a third away. */
+    WIDE,
+    /** A third with its lower note where reeds growl. */
+    LOW_THIRD,
+    /** A further note is none of the chord that is given. */
+    CLASHES,
+    /** The first small note is the note before. */
+    REPEATS_BEFORE,
+    /** The bellows turn right after its last sound, sooner than is easy. */
+    TURNS_SOON,
     /** A second string sounds higher than the note. */
     SECOND_ON_TOP
 }

@@ -47,6 +47,13 @@ public enum Reason {
     GATHERS_EQUAL_NOTES(26),
     FILLS_THIRD(24),
     RISES_INTO(20),
+    FILLS_A_GAP(20),
+    BELONGS_TO_THE_CHORD(16),
+    CLOSES_THE_PHRASE(16),
+    FALLS_INTO(12),
+    LIES_WITH_THE_BELLOWS(12),
+    HANDS_ALTERNATE(12),
+    LIFTS_THE_OFF_BEAT(12),
     FALLS_INTO_TAP(18),
     COMES_FROM_BELOW(16),
     HIDES_CROSSING(16),
@@ -79,6 +86,13 @@ public enum Reason {
     BURIES_THE_TUNE(-16),
     SAVE_FOR_REPEAT(-8),
     SPEAKS_WEAKLY(-25),
+    CLASHES_WITH_THE_CHORD(-20),
+    GRACE_REPEATS_NOTE_BEFORE(-15),
+    NEIGHBOUR_IS_DRESSED(-15),
+    WIDE_ROLL(-12),
+    TURN_CLIPS_THE_END(-12),
+    LOW_THIRD_GROWLS(-10),
+    LOW_REEDS_SPEAK_LATE(-8),
     LOST_IN_DANCE(-20),
     ROLL_SPEAKS_HARD(-15),
     TIRES_THE_EAR(-14),
@@ -97,6 +111,27 @@ public enum Reason {
 
     /** Those that are asked of every ornament of the winds, whatever its row says. */
     public static final List<Reason> OF_WINDS = List.of(ROOM_TO_SPARE, TIGHT, TIRES_THE_EAR, CROWDED);
+
+    /** Those that are asked of every ornament of boxes and concertinas. */
+    public static final List<Reason> OF_BUTTONS = List.of(
+            FILLS_HELD_NOTE,
+            RISES_INTO,
+            FALLS_INTO,
+            BELONGS_TO_THE_CHORD,
+            CLOSES_THE_PHRASE,
+            LIES_WITH_THE_BELLOWS,
+            HANDS_ALTERNATE,
+            ON_THE_BEAT,
+            ROOM_TO_SPARE,
+            TIGHT,
+            CLASHES_WITH_THE_CHORD,
+            GRACE_REPEATS_NOTE_BEFORE,
+            NEIGHBOUR_IS_DRESSED,
+            WIDE_ROLL,
+            TURN_CLIPS_THE_END,
+            LOW_THIRD_GROWLS,
+            LOW_REEDS_SPEAK_LATE,
+            WEAK_FINGER);
 
     private final int points;
 

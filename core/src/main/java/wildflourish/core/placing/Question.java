@@ -117,6 +117,9 @@ public record Question(Tune tune, Version version, Profile profile, List<String>
         if (version.playing().instrument().strings().isPresent()) {
             return heldOnStrings(tune, version, holds.trim(), asked);
         }
+        if (version.playing().instrument().buttons().isPresent()) {
+            return heldOnButtons(tune, version, holds.trim(), asked);
+        }
         for (String hold : holds.trim().split("[ ,]+", -1)) {
             String[] halves = hold.split(":", 2);
             if (halves.length < 2 || !halves[0].matches("\\d+")) {
@@ -129,6 +132,18 @@ public record Question(Tune tune, Version version, Profile profile, List<String>
             held = held.with(tune, spot.withPin(halves[1]));
         }
         return held;
+    }
+
+    /** A note played by a button as told: {@code i3d}. */
+    private static Version heldOnButtons(Tune tune, Version version, String hold, int asked) {
+        Note note = sounding(tune, asked);
+        List<String> known = HandLines.pins(version.playing().instrument(), note);
+        if (!known.contains(hold)) {
+            throw new IllegalArgumentException(
+                    "“" + hold + "” does not sound note " + asked + "; there are " + String.join(", ", known));
+        }
+        return version.with(
+                tune, version.at(note.id()).orElse(Spot.bare(note.id())).withPin(hold));
     }
 
     /** Notes from one on held as told: {@code D3}; {@code A.2 A.5} for two by string and fret, what is held beside one after a plus. */

@@ -10,6 +10,7 @@ import wildflourish.core.hand.Made;
 import wildflourish.core.hand.Trait;
 import wildflourish.core.instrument.Family;
 import wildflourish.core.instrument.Hole;
+import wildflourish.core.instrument.Instrument;
 import wildflourish.core.instrument.RollSpeech;
 import wildflourish.core.line.Tone;
 import wildflourish.core.music.Fraction;
@@ -44,8 +45,11 @@ final class Reasons {
     /** All that hold, those with the most points first. */
     static List<Reason> of(Facts facts) {
         Reasons reasons = new Reasons(facts);
-        List<Reason> asked =
-                new ArrayList<>(facts.situation().instrument().family().isWind() ? Reason.OF_WINDS : List.of());
+        Instrument instrument = facts.situation().instrument();
+        List<Reason> asked = new ArrayList<>(
+                instrument.family().isWind()
+                        ? Reason.OF_WINDS
+                        : instrument.buttons().isPresent() ? Reason.OF_BUTTONS : List.of());
         facts.stack()
                 .choices()
                 .forEach(choice -> asked.addAll(choice.ornament().speech().reasons()));
@@ -112,6 +116,20 @@ final class Reasons {
             case FILLS_HELD_NOTE -> facts.isOneNote() && isLong();
             case BREATH_DUE -> Breaths.isDue(situation);
             case GATHERS_EQUAL_NOTES -> facts.areEqualNotes();
+            case FALLS_INTO -> situation.rise() < 0;
+            case FILLS_A_GAP -> fillsGap();
+            case BELONGS_TO_THE_CHORD -> has(Trait.SOUNDS_CHORD);
+            case CLOSES_THE_PHRASE -> isLong() && situation.endsPhrase(lastNote());
+            case LIES_WITH_THE_BELLOWS -> has(Trait.SAME_BELLOWS);
+            case HANDS_ALTERNATE -> has(Trait.OTHER_HAND);
+            case LIFTS_THE_OFF_BEAT -> !situation.isOnBeat();
+            case CLASHES_WITH_THE_CHORD -> has(Trait.CLASHES);
+            case GRACE_REPEATS_NOTE_BEFORE -> has(Trait.REPEATS_BEFORE);
+            case NEIGHBOUR_IS_DRESSED -> isNearItsKind();
+            case WIDE_ROLL -> has(Trait.WIDE);
+            case TURN_CLIPS_THE_END -> has(Trait.TURNS_SOON);
+            case LOW_THIRD_GROWLS -> has(Trait.LOW_THIRD);
+            case LOW_REEDS_SPEAK_LATE -> has(Trait.LOW_REED);
             case FILLS_THIRD -> fillsThird();
             case RISES_INTO -> situation.rise() > 0;
             case FALLS_INTO_TAP -> situation.rise() < 0 && tapIsOpenBefore();
