@@ -65,9 +65,92 @@ final class DemoBook {
         items.set(items.indexOf(march), march.with(pipes(march.tune())));
         Lesson breakdown = book.lessons().get(6);
         items.set(items.indexOf(breakdown), breakdown.with(fiddle(breakdown.tune())));
+        Lesson jig = book.lessons().get(1);
+        items.set(items.indexOf(jig), jig.with(box(jig.tune())));
+        Lesson air = book.lessons().get(5);
+        items.set(items.indexOf(air), air.with(english(air.tune())));
         Lesson plucked = BookReader.read(PLUCKED).value().lessons().get(0);
         items.add(plucked.with(banjo(plucked.tune())).with(mandolin(plucked.tune())));
         return new Book(items);
+    }
+
+    /** The jig on a B/C box: cuts at Leaf, triplets and rolls at Bud, octaves and second notes at Bloom. */
+    private static Stair box(Tune tune) {
+        Stair stair = Stair.starting(tune, Instrument.of("box-bc"), 4);
+        stair = placedIfFits(
+                tune,
+                stair,
+                1,
+                "1.3.cut.1",
+                "2.0.cut-repeat.1",
+                "3.3.cut.1",
+                "5.3.cut.1",
+                "6.0.cut-repeat.1",
+                "7.3.cut.1",
+                "10.3.cut.1",
+                "11.0.cut-repeat.1",
+                "12.3.cut.1",
+                "14.3.cut.1",
+                "15.0.cut-repeat.1");
+        stair = placedIfFits(
+                tune,
+                stair,
+                2,
+                "4.3.finger-triplet.1",
+                "6.0.finger-triplet.1",
+                "8.3.finger-triplet.1",
+                "10.0.long-roll.3",
+                "13.3.finger-triplet.1",
+                "14.0.long-roll.3",
+                "17.3.finger-triplet.1");
+        return placedIfFits(
+                tune,
+                stair,
+                3,
+                "2.0.short-roll.1",
+                "8.3.octave.1",
+                "11.0.short-roll.1",
+                "12.0.octave.1",
+                "16.0.octave.1",
+                "17.3.octave.1");
+    }
+
+    /** The air on an English concertina: mordents at Leaf, trills and rolls at Bud, thirds, sixths and octaves at Bloom. */
+    private static Stair english(Tune tune) {
+        Stair stair = Stair.starting(tune, Instrument.of("english-48"), 4);
+        stair = placedIfFits(
+                tune,
+                stair,
+                1,
+                "1.0.mordent.1",
+                "3.0.mordent.1",
+                "5.0.mordent.1",
+                "7.0.mordent.1",
+                "10.0.mordent.1",
+                "14.0.mordent.1");
+        stair = placedIfFits(
+                tune,
+                stair,
+                2,
+                "1.0.trill.1",
+                "3.0.long-roll.1",
+                "6.0.long-roll.1",
+                "7.0.trill.1",
+                "10.0.long-roll.1",
+                "12.0.trill.1",
+                "14.0.long-roll.1",
+                "2.0.same-grace.1");
+        return placedIfFits(
+                tune,
+                stair,
+                3,
+                "1.2.double-stop@sixth-below.1",
+                "2.2.double-stop@third-below.1",
+                "4.0.octave.1",
+                "8.0.octave.1",
+                "11.0.double-stop@third-below.1",
+                "13.0.octave@above.1",
+                "16.0.octave.1");
     }
 
     /** The breakdown on the fiddle: slurs, hammers and slides at Leaf, rolls and trebles at Bud, second strings at Bloom. */
@@ -175,14 +258,14 @@ final class DemoBook {
         List<Note> bar = tune.bars().get(Integer.parseInt(words[0])).notes();
         int at = Integer.parseInt(words[1]);
         int count = Integer.parseInt(words[3]);
-        Ornament ornament = Ornament.of(words[2], stair.instrument().family());
+        Stack stack = Stack.parse(words[2], stair.instrument().family());
         Placement placement = Placement.of(
-                ornament, new Span(bar.get(at).id(), bar.get(at + count - 1).id()));
+                stack, new Span(bar.get(at).id(), bar.get(at + count - 1).id()));
         boolean fits = WhatFits.verdict(
                         Scene.of(tune, stair.at(stage), Profile.usual()),
                         bar.get(at).id(),
                         count,
-                        Stack.of(ornament))
+                        stack)
                 .filter(Fit::fits)
                 .isPresent();
         if (!fits) {

@@ -33,6 +33,11 @@ final class Bellows implements LinePath.Run<ButtonWay> {
         }
     }
 
+    /** Without the air. */
+    static LinePath.Run<ButtonWay> plain(List<Struck> line, List<List<ButtonOption>> choices, ButtonCosts costs) {
+        return new Bellows(line, choices, costs);
+    }
+
     /** Without the air where the cheapest way does not run short of it, which is then the cheapest with it too. */
     static LinePath.Run<ButtonWay> of(
             List<Struck> line, List<List<ButtonOption>> choices, ButtonCosts costs, boolean hasRunnerUp) {

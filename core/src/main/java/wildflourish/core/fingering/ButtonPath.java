@@ -31,7 +31,23 @@ public final class ButtonPath {
     }
 
     /** What is asked of notes: ways that are pinned, and what ornaments leave to choose from. */
-    record Asked(Map<NoteId, String> pins, Map<NoteId, List<ButtonOption>> options) {}
+    record Asked(Map<NoteId, String> pins, Map<NoteId, List<ButtonOption>> options) {
+        static Asked of(Map<NoteId, String> pins, Map<NoteId, ButtonDemand> demands) {
+            Map<NoteId, List<ButtonOption>> options = new HashMap<>();
+            demands.forEach((note, demand) -> options.put(note, demand.options()));
+            return new Asked(pins, options);
+        }
+    }
+
+    /** The same with the air left aside. */
+    static LinePath<ButtonWay> withoutAir(List<Struck> line, ButtonLayout layout, School school, Asked asked) {
+        return of(line, layout, school, asked, Bellows::plain, false);
+    }
+
+    /** What makes stages of a run of notes. */
+    private interface Stages {
+        LinePath.Run<ButtonWay> of(List<Struck> run, List<List<ButtonOption>> choices, ButtonCosts costs);
+    }
 
     /** The same with ornaments on some of its notes. */
     static LinePath<ButtonWay> best(List<Struck> line, ButtonLayout layout, School school, Asked asked) {
@@ -40,6 +56,17 @@ public final class ButtonPath {
 
     private static LinePath<ButtonWay> of(
             List<Struck> line, ButtonLayout layout, School school, Asked asked, boolean hasRunnerUp) {
+        return of(
+                line,
+                layout,
+                school,
+                asked,
+                (run, choices, costs) -> Bellows.of(run, choices, costs, hasRunnerUp),
+                hasRunnerUp);
+    }
+
+    private static LinePath<ButtonWay> of(
+            List<Struck> line, ButtonLayout layout, School school, Asked asked, Stages stages, boolean hasRunnerUp) {
         ButtonCosts costs = ButtonCosts.of(school);
         Map<List<FingeredPitch>, List<ButtonOption>> known = new HashMap<>();
         return LinePath.of(
@@ -55,7 +82,7 @@ public final class ButtonPath {
                                                     struck.pitches(), pitches -> plain(choices(pitches, layout)))),
                                     asked.pins))
                             .toList();
-                    return Bellows.of(run, choices, costs, hasRunnerUp);
+                    return stages.of(run, choices, costs);
                 },
                 hasRunnerUp);
     }

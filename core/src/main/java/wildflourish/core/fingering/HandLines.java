@@ -197,7 +197,11 @@ public record HandLines(
         return Optional.of(
                 instrument.strings().isPresent()
                         ? of(tune, line, Manners.of(instrument.strings().get(), schools, tune.metreAt(0)), pins)
-                        : of(Struck.joined(line, onButtons), instrument, schools.hand(), asked(pins, onButtons)));
+                        : of(
+                                Struck.joined(line, onButtons),
+                                instrument,
+                                schools.hand(),
+                                ButtonPath.Asked.of(pins, onButtons)));
     }
 
     // Strings
@@ -270,12 +274,6 @@ public record HandLines(
     }
 
     // Buttons
-
-    private static ButtonPath.Asked asked(Map<NoteId, String> pins, Map<NoteId, ButtonDemand> demands) {
-        Map<NoteId, List<ButtonOption>> options = new HashMap<>();
-        demands.forEach((note, demand) -> options.put(note, demand.options()));
-        return new ButtonPath.Asked(pins, options);
-    }
 
     private static HandLines of(List<Struck> line, Instrument instrument, School school, ButtonPath.Asked asked) {
         ButtonLayout layout = instrument.buttons().orElseThrow();

@@ -24,28 +24,41 @@ public final class HandCost {
     private final Optional<HandLines> plain;
     private final HandTables.Asked asked;
     private final Optional<HandTables> tables;
+    private final Optional<ButtonHandCost> buttons;
 
     /**
      * What one placement costs.
      *
-     * @param more in the units of the string costs; negative where it makes things easier, infinite where the hand cannot go on from it
+     * @param more in the units of the string costs, on buttons in turns of the bellows; negative where it makes things easier, infinite where the hand cannot go on from it
      * @param turnsBow whether the bow comes out of it the other way round
+     * @param turns how many times more the bellows turn
      * @param hold how its first note is held, where that is not as before; empty where it is
      */
-    public record Told(double more, boolean turnsBow, Optional<String> hold) {}
+    public record Told(double more, boolean turnsBow, int turns, Optional<String> hold) {}
 
-    private HandCost(Scene scene, Optional<HandLines> plain, HandTables.Asked asked, Optional<HandTables> tables) {
+    private HandCost(
+            Scene scene,
+            Optional<HandLines> plain,
+            HandTables.Asked asked,
+            Optional<HandTables> tables,
+            Optional<ButtonHandCost> buttons) {
+        this.buttons = buttons;
         this.scene = scene;
         this.plain = plain;
         this.asked = asked;
         this.tables = tables;
     }
 
-    /** The tables for a scene; nothing is told on holes and buttons, and where some note cannot be played. */
+    /** The tables for a scene; nothing is told on holes, and where some note cannot be played. */
     public static HandCost of(Scene scene) {
+        if (scene.playing().instrument().buttons().isPresent()) {
+            HandTables.Asked nothing = new HandTables.Asked(Map.of(), Map.of());
+            return new HandCost(
+                    scene, Optional.empty(), nothing, Optional.empty(), Optional.of(new ButtonHandCost(scene)));
+        }
         if (scene.playing().instrument().strings().isEmpty()) {
             HandTables.Asked nothing = new HandTables.Asked(Map.of(), Map.of());
-            return new HandCost(scene, Optional.empty(), nothing, Optional.empty());
+            return new HandCost(scene, Optional.empty(), nothing, Optional.empty(), Optional.empty());
         }
         Optional<HandLines> plain = Hands.plain(scene.tune(), scene.version());
         HandTables.Asked asked = Hands.asked(scene.tune(), scene.version(), scene.line(), plain);
@@ -55,16 +68,19 @@ public final class HandCost {
                 scene.playing().schools(),
                 scene.playing().tempo(),
                 asked);
-        return new HandCost(scene, plain, asked, tables);
+        return new HandCost(scene, plain, asked, tables, Optional.empty());
     }
 
     /** What the whole version costs the hand; empty where nothing can be told. */
     Optional<Double> total() {
-        return tables.map(HandTables::total);
+        return buttons.map(ButtonHandCost::total).or(() -> tables.map(HandTables::total));
     }
 
     /** What a placement costs in place of what it overlaps; empty where nothing can be told. */
     public Optional<Told> told(Placement placement) {
+        if (buttons.isPresent()) {
+            return buttons.get().told(placement);
+        }
         if (tables.isEmpty()) {
             return Optional.empty();
         }
@@ -82,6 +98,7 @@ public final class HandCost {
         return Optional.of(new Told(
                 tables.get().more(then),
                 turnsBow(then.demands()),
+                0,
                 isHeldAnew ? cheapest(placement.span().first(), first, then) : Optional.empty()));
     }
 

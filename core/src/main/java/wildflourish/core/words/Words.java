@@ -297,6 +297,10 @@ public final class Words {
         if (told.turnsBow()) {
             words.add("turns the bow round");
         }
+        if (told.turns() != 0) {
+            String count = Math.abs(told.turns()) == 1 ? "one turn" : Math.abs(told.turns()) + " turns";
+            words.add(count + " of the bellows " + (told.turns() > 0 ? "more" : "fewer"));
+        }
         told.hold().ifPresent(hold -> words.add("held as " + hold));
         if (Math.abs(told.more()) >= SMALL_COST) {
             String amount = String.format(Locale.ROOT, "%.1f", Math.abs(told.more()));
