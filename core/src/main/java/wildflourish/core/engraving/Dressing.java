@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import wildflourish.core.fingering.ButtonWay;
 import wildflourish.core.hand.Attempt;
 import wildflourish.core.hand.Made;
 import wildflourish.core.hand.Scene;
@@ -96,29 +97,38 @@ public record Dressing(Tune tune, Set<NoteId> small) {
                 .flatMap(Attempt::made);
     }
 
-    /** For each note of a placement the pitches that sound with it on other strings, itself among them; none where none do. */
+    /** For each note of a placement the pitches that sound with it on other strings or buttons, itself among them; none where none do. */
     private static Map<NoteId, List<WrittenPitch>> chords(Scene scene, Placement placement) {
         boolean hasSeconds = placement.stack().choices().stream()
                 .anyMatch(choice -> choice.ornament().form().claims().contains(Ornament.Slot.SECONDS));
         Optional<Strings> strings = scene.playing().instrument().strings();
         Map<NoteId, List<WrittenPitch>> chords = new HashMap<>();
-        if (!hasSeconds || strings.isEmpty() || madeOf(scene, placement).isEmpty()) {
+        if (!hasSeconds
+                || scene.playing().instrument().family().isWind()
+                || madeOf(scene, placement).isEmpty()) {
             return chords;
         }
         for (Note note : placement.span().notes(scene.tune())) {
             List<WrittenPitch> pitches = new ArrayList<>(note.pitches());
-            scene.ways().onStrings(note.id()).stream()
+            strings.ifPresent(held -> scene.ways().onStrings(note.id()).stream()
                     .flatMap(way -> way.hold().under().stream())
-                    .forEach(place -> pitches.add(written(scene, note, strings.get(), place)));
+                    .forEach(place -> pitches.add(written(scene, note, place(held, place)))));
+            scene.ways().onButtons(note.id()).stream()
+                    .flatMap(way -> way.under().stream())
+                    .map(ButtonWay::key)
+                    .forEach(
+                            key -> pitches.add(written(scene, note, key.button().pitch(key.bellows()))));
             pitches.sort(Comparator.comparingInt(WrittenPitch::midi));
             chords.put(note.id(), pitches);
         }
         return chords;
     }
 
-    private static WrittenPitch written(Scene scene, Note note, Strings strings, Strings.Place place) {
-        FingeredPitch fingered =
-                new FingeredPitch(strings.open().get(place.string()).midi() + place.semitones());
+    private static FingeredPitch place(Strings strings, Strings.Place place) {
+        return new FingeredPitch(strings.open().get(place.string()).midi() + place.semitones());
+    }
+
+    private static WrittenPitch written(Scene scene, Note note, FingeredPitch fingered) {
         int bar = scene.tune().placeOf(note.id()).bar();
         return scene.tune()
                 .keyAt(bar)

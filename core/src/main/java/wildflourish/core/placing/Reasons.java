@@ -49,13 +49,19 @@ final class Reasons {
         List<Reason> asked = new ArrayList<>(
                 instrument.family().isWind()
                         ? Reason.OF_WINDS
-                        : instrument.buttons().isPresent() ? Reason.OF_BUTTONS : List.of());
+                        : instrument.buttons().isPresent() && !isOfTouch(facts) ? Reason.OF_BUTTONS : List.of());
         facts.stack()
                 .choices()
                 .forEach(choice -> asked.addAll(choice.ornament().speech().reasons()));
         return Reason.STRONGEST_FIRST.stream()
                 .filter(reason -> asked.contains(reason) && reasons.holds(reason))
                 .toList();
+    }
+
+    /** Whether it only says how notes begin and end. */
+    private static boolean isOfTouch(Facts facts) {
+        return facts.stack().choices().stream()
+                .allMatch(choice -> choice.ornament().kind() == Ornament.Kind.ARTICULATION);
     }
 
     private boolean holds(Reason reason) {

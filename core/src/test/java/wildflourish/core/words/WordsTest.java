@@ -95,7 +95,10 @@ class WordsTest {
                 "fiddle",
                 "mandolin",
                 "tenor-banjo-long",
-                "banjo-open-g");
+                "banjo-open-g",
+                "box-bc",
+                "anglo-a",
+                "english-48");
         for (int seed = 0; seed < 60; seed++) {
             Tune tune = seed % 8 == 0 ? Melody.jig("B4:1 A4:1 B4:1 G4:3 |") : new RandomVersions(seed).tune();
             Playing calm = Playing.usual(tune, Instrument.of(instruments.get(seed % instruments.size())));
@@ -118,6 +121,11 @@ class WordsTest {
                         Reason.SECOND_TIME,
                         Reason.BREATH_DUE,
                         Reason.STOPS_THE_RUN,
+                        Reason.FILLS_A_GAP,
+                        Reason.BELONGS_TO_THE_CHORD,
+                        Reason.CLASHES_WITH_THE_CHORD,
+                        Reason.NEIGHBOUR_IS_DRESSED,
+                        Reason.LOW_THIRD_GROWLS,
                         Reason.LOST_IN_DANCE,
                         Reason.LIKE_ITS_NEIGHBOUR,
                         Reason.AGAINST_THE_STYLE,
