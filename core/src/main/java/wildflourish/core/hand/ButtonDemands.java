@@ -5,14 +5,19 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import wildflourish.core.fingering.ButtonDemand;
 import wildflourish.core.fingering.ButtonOption;
 import wildflourish.core.fingering.ButtonWay;
 import wildflourish.core.fingering.HandLines;
+import wildflourish.core.form.Harmony;
 import wildflourish.core.line.Line;
 import wildflourish.core.line.Tone;
+import wildflourish.core.music.Fraction;
+import wildflourish.core.music.Key;
 import wildflourish.core.ornament.Figure;
 import wildflourish.core.ornament.Profile;
+import wildflourish.core.ornament.Stack;
 import wildflourish.core.tune.NoteId;
 import wildflourish.core.tune.Tune;
 import wildflourish.core.version.Placement;
@@ -25,6 +30,7 @@ final class ButtonDemands {
     /** By the first note, where it is first played. */
     static Map<NoteId, ButtonDemand> of(Tune tune, Version version, Line line, Optional<HandLines> plain) {
         Map<NoteId, ButtonDemand> demands = new HashMap<>();
+        Map<Alike, List<ButtonOption>> known = new HashMap<>();
         Ways ways = Ways.on(version, plain);
         for (int i = 0; i < line.tones().size(); i++) {
             Tone tone = line.tones().get(i);
@@ -40,7 +46,8 @@ final class ButtonDemands {
                                         line.countOf(at, tone.placed().get()),
                                         tone.placed().get().stack()),
                                 line,
-                                ways)
+                                ways,
+                                known)
                         .ifPresent(demand -> demands.put(tone.note().id(), demand));
             }
         }
@@ -48,7 +55,13 @@ final class ButtonDemands {
     }
 
     private static Optional<ButtonDemand> ofPlacement(
-            Tune tune, Version version, Placement placement, Occasion.Asked asked, Line line, Ways ways) {
+            Tune tune,
+            Version version,
+            Placement placement,
+            Occasion.Asked asked,
+            Line line,
+            Ways ways,
+            Map<Alike, List<ButtonOption>> known) {
         List<Tone> tones = line.tones().subList(asked.first(), asked.first() + asked.count());
         var instrument = version.playing().instrument();
         if (tones.stream()
@@ -64,9 +77,31 @@ final class ButtonDemands {
                 .figure()
                 .map(each -> each.written(tones.stream().map(Tone::length).toList()));
         return figure.filter(each -> Forms.suit(occasion))
-                .map(each -> options(occasion, each))
+                .map(each -> known.computeIfAbsent(Alike.of(occasion, each), key -> options(occasion, each)))
                 .filter(options -> !options.isEmpty())
                 .map(options -> new ButtonDemand(asked.count(), options));
+    }
+
+    /** All that decides in which ways an ornament can be made at a tempo: notes that come back are looked at once. */
+    private record Alike(
+            Figure figure,
+            int midi,
+            Key key,
+            String pin,
+            Stack stack,
+            Fraction lengthWholeNotes,
+            Optional<Set<Integer>> chord) {
+        static Alike of(Occasion occasion, Figure figure) {
+            NoteId note = occasion.first().note().id();
+            return new Alike(
+                    figure,
+                    occasion.first().melody().midi(),
+                    occasion.setting().key(),
+                    occasion.ways().pinOnStrings(note),
+                    occasion.playing().schooled(occasion.stack()),
+                    occasion.lengthWholeNotes(),
+                    Harmony.given(occasion.setting().tune(), note));
+        }
     }
 
     /** Each way once, the cheapest with the same first, own and last button and finger. */

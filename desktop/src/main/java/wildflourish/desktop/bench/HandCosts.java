@@ -30,7 +30,7 @@ final class HandCosts {
     /** Answers with what the placements cost in a scene, unless something else has been asked meanwhile. */
     void ask(Scene scene, List<Placement> placements, Consumer<Map<Placement, HandCost.Told>> answer) {
         int mine = ++asked;
-        if (scene.playing().instrument().strings().isEmpty()) {
+        if (scene.playing().instrument().family().isWind()) {
             answer.accept(Map.of());
             return;
         }

@@ -45,7 +45,11 @@ class OrnamentsIT extends WindowTest {
             "mandolin",
             6,
             "banjo-open-g",
-            6);
+            6,
+            "box-bc",
+            8,
+            "english-48",
+            8);
 
     private void lesson(int index, String instrument) throws Exception {
         inWindow(() -> {
