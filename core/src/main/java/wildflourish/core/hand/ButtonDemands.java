@@ -16,6 +16,7 @@ import wildflourish.core.line.Tone;
 import wildflourish.core.music.Fraction;
 import wildflourish.core.music.Key;
 import wildflourish.core.ornament.Figure;
+import wildflourish.core.ornament.Ornament;
 import wildflourish.core.ornament.Profile;
 import wildflourish.core.ornament.Stack;
 import wildflourish.core.tune.NoteId;
@@ -23,7 +24,10 @@ import wildflourish.core.tune.Tune;
 import wildflourish.core.version.Placement;
 import wildflourish.core.version.Version;
 
-/** What the ornaments of a version ask of the hand on buttons: for each note they stand on the ways in which they can be made. */
+/**
+ * What the ornaments of a version ask of the hand on buttons: for each note they stand on the ways in which they can be made. How a note begins or ends asks
+ * nothing.
+ */
 final class ButtonDemands {
     private ButtonDemands() {}
 
@@ -64,6 +68,11 @@ final class ButtonDemands {
             Map<Alike, List<ButtonOption>> known) {
         List<Tone> tones = line.tones().subList(asked.first(), asked.first() + asked.count());
         var instrument = version.playing().instrument();
+        boolean isOfTouch = placement.stack().choices().stream()
+                .allMatch(choice -> choice.ornament().kind() == Ornament.Kind.ARTICULATION);
+        if (isOfTouch) {
+            return Optional.empty();
+        }
         if (tones.stream()
                 .anyMatch(tone -> tone.isRest()
                         || !instrument.has(tone.melody())
