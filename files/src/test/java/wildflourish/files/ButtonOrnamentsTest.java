@@ -9,14 +9,17 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import wildflourish.core.hand.HandCost;
 import wildflourish.core.hand.Scene;
+import wildflourish.core.hand.Voice;
 import wildflourish.core.instrument.Instrument;
 import wildflourish.core.music.Fraction;
 import wildflourish.core.music.Tempo;
+import wildflourish.core.ornament.Ornament;
 import wildflourish.core.ornament.Profile;
 import wildflourish.core.ornament.Stack;
 import wildflourish.core.performance.Moment;
 import wildflourish.core.performance.Realisation;
 import wildflourish.core.performance.Realiser;
+import wildflourish.core.placing.WhatFits;
 import wildflourish.core.tune.NoteId;
 import wildflourish.core.tune.Tune;
 import wildflourish.core.version.Placement;
@@ -49,7 +52,12 @@ class ButtonOrnamentsTest {
 
     /** On B/C in a jig E lies drawn between two D's: a cut fits there; a roll takes it to another row and turns the bellows twice more; before F sharp the turn was coming anyway. */
     @ParameterizedTest
-    @CsvSource({"D E3 D2|D6|], cut, 0.2, 0", "D E3 D2|D6|], long-roll, 1.1, 2", "D E3 F2|D6|], long-roll, 0.7, 0"})
+    @CsvSource({
+        "D E3 D2|D6|], cut, 0.2, 0",
+        "D E3 D2|D6|], long-roll, 1.1, 2",
+        "D E3 F2|D6|], long-roll, 0.7, 0",
+        "D E3 F2|D6|], staccato, 0, 0"
+    })
     void whatAnOrnamentCostsTheHand(String body, String ornament, double more, int turns) {
         Tune tune = tune("jig", "6/8", "D", body);
         Version version = plain(tune, "box-bc", "115");
@@ -108,5 +116,38 @@ class ButtonOrnamentsTest {
     private static String tenths(double millis) {
         double rounded = Math.round(millis * 10) / 10.0;
         return rounded == Math.rint(rounded) ? String.valueOf((int) rounded) : String.valueOf(rounded);
+    }
+
+    /** What is heard of a note under an ornament is the button and the finger that the path has chosen for it, which stand below it on the page. */
+    @ParameterizedTest
+    @CsvSource({"box-bc, 2", "box-c-sharp-d, 2", "box-dg, 3", "anglo-a, 1", "english-48, 6"})
+    void whatIsHeardIsWhatIsShown(String instrument, int number) {
+        Tune tune = Demo.tunes().get(number - 1);
+        Version version = plain(
+                tune, instrument, String.valueOf(tune.header().type().session().beatsPerMinute()));
+        int placed = 0;
+        for (int note = 0; note < tune.notes().size(); note += 4) {
+            var best = WhatFits.at(tune, version, tune.notes().get(note).id(), Profile.usual()).fitting().stream()
+                    .filter(fit -> fit.facts().ornament().kind() != Ornament.Kind.ARTICULATION)
+                    .findFirst();
+            if (best.isPresent()) {
+                version = version.with(tune, Spot.of(best.get().placement()));
+                placed++;
+            }
+        }
+        assertThat(placed).isGreaterThan(5);
+        Scene scene = Scene.of(tune, version, Profile.usual());
+        for (Realisation.Figured figured : Realiser.realise(scene).figures()) {
+            String own = scene.ways()
+                    .onButtons(figured.placement().span().first())
+                    .orElseThrow()
+                    .toString()
+                    .split("[+]", -1)[0];
+            assertThat(figured.made().parts().stream()
+                            .flatMap(part -> part.landing().voices().stream())
+                            .map(Voice::lane))
+                    .as(figured.placement() + " on " + instrument)
+                    .contains(own);
+        }
     }
 }

@@ -66,6 +66,7 @@ class CellsTest {
         rows.remove(0);
         rows.removeIf(row -> Ornament.of(Family.ENGLISH).stream()
                 .noneMatch(ornament -> ornament.id().equals(row.split("\t", -1)[12])));
+        assertThat(rows).hasSizeGreaterThan(100);
         return rows.stream()
                 .map(row -> DynamicTest.dynamicTest(row.split("\t", 2)[0], () -> checkStrings(row.split("\t", -1))))
                 .toList();

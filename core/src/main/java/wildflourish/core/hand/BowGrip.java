@@ -107,26 +107,21 @@ final class BowGrip implements Hand.Grip {
                     || (uses(Target.Kind.LIFT) && spot.flick(grasp) == 4)
                     || seconds.stream().anyMatch(place -> place.stop().finger() == 4);
             boolean hasOpen = seconds.stream().anyMatch(Strings.Place::isOpen);
-            add(traits, Trait.OPEN_STRING, grasp.finger() == 0 || usesOpen() || hasOpen);
-            add(traits, Trait.LITTLE_FINGER, isLittle);
-            add(traits, Trait.SOUNDS_CHORD, seconds.stream().anyMatch(spot.beside::isInChord));
-            add(traits, Trait.HOLDS_NEXT, seconds.stream().anyMatch(this::holdsNext));
-            add(traits, Trait.GRATES, seconds.stream().anyMatch(place -> spot.beside.grates(grasp.first(), place)));
-            add(
+            Trait.add(traits, Trait.OPEN_STRING, grasp.finger() == 0 || usesOpen() || hasOpen);
+            Trait.add(traits, Trait.LITTLE_FINGER, isLittle);
+            Trait.add(traits, Trait.SOUNDS_CHORD, seconds.stream().anyMatch(spot.beside::isInChord));
+            Trait.add(traits, Trait.HOLDS_NEXT, seconds.stream().anyMatch(this::holdsNext));
+            Trait.add(
+                    traits, Trait.GRATES, seconds.stream().anyMatch(place -> spot.beside.grates(grasp.first(), place)));
+            Trait.add(
                     traits,
                     Trait.SECOND_ON_TOP,
                     seconds.stream().anyMatch(place -> spot.beside.midi(place) > spot.beside.midi(grasp.first())));
-            add(traits, Trait.ONE_STRING, grasp.isOnOneString());
-            add(traits, Trait.BESIDE_LEAP, grasp.isBesideLeap());
+            Trait.add(traits, Trait.ONE_STRING, grasp.isOnOneString());
+            Trait.add(traits, Trait.BESIDE_LEAP, grasp.isBesideLeap());
         });
-        add(traits, Trait.TURNS_BOW, (strokes() - spot.occasion.tones().size()) % 2 != 0);
+        Trait.add(traits, Trait.TURNS_BOW, (strokes() - spot.occasion.tones().size()) % 2 != 0);
         return traits;
-    }
-
-    private static void add(Set<Trait> traits, Trait trait, boolean holds) {
-        if (holds) {
-            traits.add(trait);
-        }
     }
 
     /** What sounds beside the first note. */

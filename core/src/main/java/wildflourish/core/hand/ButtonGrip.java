@@ -60,29 +60,26 @@ final class ButtonGrip implements Hand.Grip {
                     found.set().held().subList(1, found.set().held().size());
             boolean isOther = !others.isEmpty()
                     && others.stream().allMatch(held -> held.button().hand() != button.hand());
-            add(traits, Trait.OTHER_HAND, button.isSameBothWays() && isOther);
-            add(traits, Trait.SAME_BELLOWS, !button.isSameBothWays() && !turns(before(), own) && !turns(after(), own));
-            add(traits, Trait.LOW_REED, pitches(found, true).stream().anyMatch(midi -> midi < LOW));
-            add(traits, Trait.WIDE, isWide(found));
-            add(traits, Trait.LITTLE_FINGER, own.finger() == LITTLE_FINGER && strikesTwice());
+            Trait.add(traits, Trait.OTHER_HAND, button.isSameBothWays() && isOther);
+            Trait.add(
+                    traits,
+                    Trait.SAME_BELLOWS,
+                    !button.isSameBothWays() && !turns(before(), own) && !turns(after(), own));
+            Trait.add(traits, Trait.LOW_REED, pitches(found, true).stream().anyMatch(midi -> midi < LOW));
+            Trait.add(traits, Trait.WIDE, isWide(found));
+            Trait.add(traits, Trait.LITTLE_FINGER, own.finger() == LITTLE_FINGER && strikesTwice());
             List<Integer> seconds = pitches(found, false);
-            add(traits, Trait.LOW_THIRD, seconds.stream().anyMatch(this::growls));
+            Trait.add(traits, Trait.LOW_THIRD, seconds.stream().anyMatch(this::growls));
             Optional<Set<Integer>> chord = Harmony.given(
                     spot.occasion.setting().tune(), spot.occasion.first().note().id());
             boolean isInChord = chord.isPresent()
                     && seconds.stream().allMatch(midi -> chord.get().contains(Math.floorMod(midi, OCTAVE)));
-            add(traits, Trait.SOUNDS_CHORD, !seconds.isEmpty() && isInChord);
-            add(traits, Trait.CLASHES, !seconds.isEmpty() && chord.isPresent() && !isInChord);
-            add(traits, Trait.REPEATS_BEFORE, repeatsBefore(found));
-            add(traits, Trait.TURNS_SOON, turns(after(), own) && turnsSoon(found));
+            Trait.add(traits, Trait.SOUNDS_CHORD, !seconds.isEmpty() && isInChord);
+            Trait.add(traits, Trait.CLASHES, !seconds.isEmpty() && chord.isPresent() && !isInChord);
+            Trait.add(traits, Trait.REPEATS_BEFORE, repeatsBefore(found));
+            Trait.add(traits, Trait.TURNS_SOON, turns(after(), own) && turnsSoon(found));
         });
         return traits;
-    }
-
-    private static void add(Set<Trait> traits, Trait trait, boolean holds) {
-        if (holds) {
-            traits.add(trait);
-        }
     }
 
     /** How the path plays the notes beside it. */

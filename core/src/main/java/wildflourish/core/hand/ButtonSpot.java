@@ -232,6 +232,12 @@ final class ButtonSpot {
         }
         Optional<ButtonWay> plain =
                 occasion.ways().onButtons(occasion.first().note().id());
+        if (isPlaced()) {
+            all.sort(Comparator.comparing((Found each) ->
+                            plain.filter(way -> isOwn(way, each.set().first())).isEmpty())
+                    .thenComparingDouble(Found::cost));
+            return List.copyOf(all);
+        }
         all.sort(Comparator.comparingDouble(each -> each.cost()
                 + (each.set().first().finger() == LITTLE_FINGER ? LITTLE : 0)
                 + (plain.filter(way -> !way.key().equals(each.set().first().key()))
@@ -239,6 +245,18 @@ final class ButtonSpot {
                         ? OTHER_KEY
                         : 0)));
         return List.copyOf(all);
+    }
+
+    /** Whether it stands there already, so that the path has decided by which button and finger its note is played. */
+    private boolean isPlaced() {
+        return occasion.first()
+                .placed()
+                .filter(placement -> placement.stack().equals(occasion.stack()))
+                .isPresent();
+    }
+
+    private static boolean isOwn(ButtonWay way, ButtonWay own) {
+        return way.key().equals(own.key()) && way.finger() == own.finger();
     }
 
     private List<ButtonSet> sets(ButtonSet.Held note, Pitches pitches) {

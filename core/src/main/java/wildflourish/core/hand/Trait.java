@@ -1,5 +1,7 @@
 package wildflourish.core.hand;
 
+import java.util.Set;
+
 /** What speaks for or against the way in which a hand makes a figure. */
 public enum Trait {
     /** An open string sounds. */
@@ -39,5 +41,12 @@ public enum Trait {
     /** The bellows turn right after its last sound, sooner than is easy. */
     TURNS_SOON,
     /** A second string sounds higher than the note. */
-    SECOND_ON_TOP
+    SECOND_ON_TOP;
+
+    /** Adds one where it holds. */
+    static void add(Set<Trait> traits, Trait trait, boolean holds) {
+        if (holds) {
+            traits.add(trait);
+        }
+    }
 }

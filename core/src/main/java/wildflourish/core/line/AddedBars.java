@@ -51,9 +51,12 @@ public final class AddedBars {
     public static Tune of(Tune tune, Version version) {
         boolean hasIntro = has(version, Layer.Work.INTRO);
         boolean hasTag = has(version, Layer.Work.TAG);
+        if (!hasIntro && !hasTag) {
+            return tune;
+        }
         boolean isDone = tune.bars().stream().anyMatch(Bar::isAdded);
         boolean isEmpty = tune.notes().stream().allMatch(Note::isRest);
-        if ((!hasIntro && !hasTag) || isDone || isEmpty) {
+        if (isDone || isEmpty) {
             return tune;
         }
         AddedBars added = new AddedBars(tune, version.playing().instrument());

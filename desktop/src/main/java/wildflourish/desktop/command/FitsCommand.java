@@ -15,7 +15,9 @@ import picocli.CommandLine.Option;
 import picocli.CommandLine.Spec;
 import wildflourish.core.fingering.FingeringPath;
 import wildflourish.core.hand.Attempt;
+import wildflourish.core.hand.HandCost;
 import wildflourish.core.hand.Held;
+import wildflourish.core.hand.Scene;
 import wildflourish.core.hand.Ways;
 import wildflourish.core.instrument.Fingering;
 import wildflourish.core.music.Fraction;
@@ -70,8 +72,9 @@ final class FitsCommand implements Callable<Integer> {
             Question question = Question.of(found.tune(), found.version(), Asked.profile(student), school, note);
             List<Verdict> verdicts = verdicts(question);
             List<Map<String, ?>> rows = new ArrayList<>();
+            HandCost cost = HandCost.of(Scene.of(question.tune(), question.version(), Asked.profile(student)));
             for (Verdict verdict : verdicts) {
-                rows.add(row(question, verdict));
+                rows.add(row(question, verdict, cost));
             }
             Listing.print(spec.commandLine().getOut(), rows, format);
         } catch (IllegalArgumentException e) {
@@ -90,7 +93,7 @@ final class FitsCommand implements Callable<Integer> {
         return question.spans(ornament.get());
     }
 
-    private Map<String, Object> row(Question question, Verdict verdict) {
+    private Map<String, Object> row(Question question, Verdict verdict, HandCost cost) {
         Map<String, Object> row = new LinkedHashMap<>();
         row.put("ornament", verdict.ornament());
         row.put("first", note);
@@ -119,7 +122,9 @@ final class FitsCommand implements Callable<Integer> {
                         .map(Fingering::toString)
                         .or(() -> holdOnStrings(verdict))
                         .orElse("–"));
-        row.put("handCost", handCost(question, verdict));
+        Optional<Double> more =
+                verdict.fit().flatMap(fit -> cost.told(fit.placement())).map(HandCost.Told::more);
+        row.put("handCost", more.map(FitsCommand::rounded).orElseGet(() -> handCost(question, verdict)));
         return row;
     }
 
@@ -146,7 +151,7 @@ final class FitsCommand implements Callable<Integer> {
         return verdict.fit().flatMap(fit -> fit.facts().attempt()).flatMap(Attempt::hold);
     }
 
-    /** What holding the notes so costs on the way through the whole tune, in fingers moved. */
+    /** On holes what holding the notes so costs on the way through the whole tune, in fingers moved. */
     private static double handCost(Question question, Verdict verdict) {
         Optional<Held> held = hold(verdict);
         if (held.isEmpty()) {
@@ -159,6 +164,10 @@ final class FitsCommand implements Callable<Integer> {
         double with = FingeringPath.of(
                         question.tune().notes(), question.version().playing().instrument(), pins)
                 .cost();
-        return Math.round((with - ways.path().cost()) * 10_000) / 10_000.0;
+        return rounded(with - ways.path().cost());
+    }
+
+    private static double rounded(double cost) {
+        return Double.isInfinite(cost) ? cost : Math.round(cost * 10_000) / 10_000.0;
     }
 }
