@@ -1,10 +1,11 @@
 package wildflourish.core.fingering;
 
+import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.Collections;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
-import wildflourish.core.instrument.Button;
 import wildflourish.core.music.Fraction;
 import wildflourish.core.path.Trellis;
 
@@ -12,13 +13,10 @@ import wildflourish.core.path.Trellis;
  * A run of notes where the air binds, as stages of a trellis. A state is a way to play the note and the balance: by how much the bellows have gone further in
  * (above 0) or out than they came, in ticks.
  */
-final class Air implements LinePath.Run<ButtonWay> {
+final class Air implements LinePath.Run<ButtonOption> {
     private static final double NEVER = Double.POSITIVE_INFINITY;
     /** Out of balance by so much costs nothing. */
     private static final double FREE_MILLIS = 2000;
-
-    /** Out of balance by more cannot be. */
-    private static final double MOST_MILLIS = 8000;
 
     /** A note at least so long may be cut short to work the air key; a rest is time enough too. Our own choice (L). */
     private static final double AIR_KEY_MILLIS = 250;
@@ -29,6 +27,8 @@ final class Air implements LinePath.Run<ButtonWay> {
     private final Bellows plain;
     /** How far the air goes either way, in ticks. */
     private final int reach;
+
+    private final double millisATick;
     /** What each way adds to the balance, in ticks; by stage. */
     private final int[][] ticks;
     /** What it costs to work the air key before the note of a stage; infinite where there is no time. */
@@ -61,15 +61,14 @@ final class Air implements LinePath.Run<ButtonWay> {
         for (int stage = 0; stage < count; stage++) {
             int length = ticksOf(line.get(stage), unit);
             ticks[stage] = plain.choices(stage).stream()
-                    .map(ButtonOption::way)
-                    .mapToInt(way -> length * reeds(way) / 2 * sign(way))
+                    .mapToInt(option -> (int) Math.rint(length * option.air()))
                     .toArray();
             if (stage > 0) {
                 keyCosts[stage] = keyCost(line.get(stage - 1), line.get(stage));
             }
         }
-        double millisATick = line.get(0).millis() / Math.max(1, ticksOf(line.get(0), unit));
-        reach = (int) Math.floor(MOST_MILLIS / millisATick);
+        millisATick = line.get(0).millis() / Math.max(1, ticksOf(line.get(0), unit));
+        reach = (int) Math.floor(HandTimes.BELLOWS_ONE_WAY / millisATick);
         airCosts = new double[width()];
         for (int balance = -reach; balance <= reach; balance++) {
             double over = Math.max(0, Math.abs(balance) * millisATick - FREE_MILLIS) / 1000;
@@ -106,29 +105,47 @@ final class Air implements LinePath.Run<ButtonWay> {
         return rests ? 0 : before.millis() >= AIR_KEY_MILLIS ? AIR_KEY_COST : NEVER;
     }
 
-    /** Which way a note moves the bellows, 1 in, -1 out; 0 where they may go either way. */
-    private static int sign(ButtonWay way) {
-        if (way.key().button().isSameBothWays()) {
-            return 0;
-        }
-        return way.key().bellows() == Button.Bellows.PRESS ? 1 : -1;
-    }
-
-    /** The air that its reeds take, in halves of what one does: each further one takes half as much again. */
-    private static int reeds(ButtonWay way) {
-        return 2 + way.under().size();
-    }
-
     /** Whether a way never comes so far out of balance that it costs anything, with no air key. */
     static boolean isEnough(Bellows plain, Trellis.Way way) {
         double balance = 0;
         boolean isEnough = true;
-        List<ButtonWay> ways = plain.ways(way);
-        for (int i = 0; i < ways.size(); i++) {
-            balance += plain.line().get(i).millis() * reeds(ways.get(i)) / 2 * sign(ways.get(i));
+        List<ButtonOption> options = plain.ways(way);
+        for (int i = 0; i < options.size(); i++) {
+            balance += plain.line().get(i).millis() * options.get(i).air();
             isEnough &= Math.abs(balance) <= FREE_MILLIS;
         }
         return isEnough;
+    }
+
+    /** Before each note of a run that is played in one way, its stages having one state each. */
+    static List<Balance> balances(Bellows plain) {
+        Trellis.Way way = new Trellis.Way(Collections.nCopies(plain.count(), 0), 0);
+        if (!isEnough(plain, way)) {
+            return new Air(plain).balances();
+        }
+        List<Balance> all = new ArrayList<>();
+        double before = 0;
+        for (int i = 0; i < plain.count(); i++) {
+            all.add(new Balance(before, false));
+            before += plain.line().get(i).millis() * plain.choices(i).get(0).air();
+        }
+        return all;
+    }
+
+    private List<Balance> balances() {
+        List<Balance> all = new ArrayList<>();
+        List<Integer> states = Trellis.cheapest(this)
+                .found()
+                .map(found -> found.best().states())
+                .orElse(List.of());
+        int before = 0;
+        for (int i = 0; i < states.size(); i++) {
+            int after = states.get(i) % width() - reach;
+            int from = after - ticks[i][0];
+            all.add(new Balance(from * millisATick, from != before));
+            before = after;
+        }
+        return all;
     }
 
     // What is still to come
@@ -250,7 +267,7 @@ final class Air implements LinePath.Run<ButtonWay> {
     }
 
     @Override
-    public List<ButtonWay> ways(Trellis.Way way) {
+    public List<ButtonOption> ways(Trellis.Way way) {
         return plain.ways(new Trellis.Way(
                 way.states().stream().map(state -> state / width()).toList(), way.cost()));
     }

@@ -8,7 +8,7 @@ import wildflourish.core.music.Fraction;
 import wildflourish.core.path.Trellis;
 
 /** A run of notes as stages of a trellis whose states are the ways to play the note, with what stands on it. */
-final class Bellows implements LinePath.Run<ButtonWay> {
+final class Bellows implements LinePath.Run<ButtonOption> {
     private final List<Struck> line;
     private final List<List<ButtonOption>> choices;
     private final ButtonCosts costs;
@@ -34,12 +34,17 @@ final class Bellows implements LinePath.Run<ButtonWay> {
     }
 
     /** Without the air. */
-    static LinePath.Run<ButtonWay> plain(List<Struck> line, List<List<ButtonOption>> choices, ButtonCosts costs) {
+    static Bellows plain(List<Struck> line, List<List<ButtonOption>> choices, ButtonCosts costs) {
         return new Bellows(line, choices, costs);
     }
 
+    /** The same notes, everything so many times as slow. */
+    Bellows slower(double times) {
+        return new Bellows(line.stream().map(struck -> struck.slower(times)).toList(), choices, costs);
+    }
+
     /** Without the air where the cheapest way does not run short of it, which is then the cheapest with it too. */
-    static LinePath.Run<ButtonWay> of(
+    static LinePath.Run<ButtonOption> of(
             List<Struck> line, List<List<ButtonOption>> choices, ButtonCosts costs, boolean hasRunnerUp) {
         Bellows plain = new Bellows(line, choices, costs);
         boolean isEasy = costs.air() == 0
@@ -59,10 +64,10 @@ final class Bellows implements LinePath.Run<ButtonWay> {
     }
 
     @Override
-    public List<ButtonWay> ways(Trellis.Way way) {
-        List<ButtonWay> ways = new ArrayList<>();
+    public List<ButtonOption> ways(Trellis.Way way) {
+        List<ButtonOption> ways = new ArrayList<>();
         for (int i = 0; i < line.size(); i++) {
-            ways.add(choices.get(i).get(way.states().get(i)).way());
+            ways.add(choices.get(i).get(way.states().get(i)));
         }
         return ways;
     }

@@ -26,6 +26,11 @@ final class ButtonCosts {
     /** Moves are weighed as if a note lasted so long; slower ones forgive. */
     private static final double USUAL_MILLIS = 150;
 
+    /** So small a price on each turn of the bellows that it decides only between ways that cost the same, and tells how often they turn. */
+    private static final double A_TURN = 1.0 / (1L << 34);
+
+    private static final double COSTS = 1 << 20;
+
     private final double air;
     private final double crossing;
     private final double little;
@@ -90,7 +95,20 @@ final class ButtonCosts {
 
     /** What an option costs by itself: its ornament, and its note with what sounds beside it. */
     double ofChoice(ButtonOption option) {
-        return exact(ofChoice(option.way()) + option.cost());
+        double cost = exact(ofChoice(option.way()) + option.cost());
+        ButtonOption.Strokes strokes = option.strokes();
+        if (strokes.areWalked()) {
+            int last = strokes.ways().size() - 1;
+            double whole = option.lastMillis() / strokes.shares().get(last);
+            for (int i = 1; i <= last; i++) {
+                double before = whole * strokes.shares().get(i - 1);
+                Pace pace = new Pace(before, before, false, false, false);
+                ButtonWay to = strokes.ways().get(i);
+                cost += ofChoice(to) + ofMove(strokes.ways().get(i - 1), to, pace);
+            }
+            return cost;
+        }
+        return cost + option.turnsWithin() * A_TURN;
     }
 
     /** What a way costs by itself, its second notes too. */
@@ -126,36 +144,60 @@ final class ButtonCosts {
 
     /** What it costs to go from one note to the next, infinite where fingers do not reach: from the last sound of what stands on the one to the first of the other. */
     double ofMove(ButtonOption start, ButtonOption end, Struck before, Struck struck) {
-        ButtonWay from = start.exit();
-        ButtonWay to = end.entry();
-        double fingersMillis = start.lastMillis(before.millis()) + struck.restMillis();
-        if (fingersMillis < soonest(from, to)) {
+        boolean isAfterRest = struck.restMillis() > 0;
+        boolean isWhole = start.strokes().ways().isEmpty();
+        return ofMove(
+                start.exit(),
+                end.entry(),
+                new Pace(
+                        start.bellowsMillis(before.millis()) + struck.restMillis(),
+                        start.lastMillis(before.millis()) + struck.restMillis(),
+                        isAfterRest,
+                        isAfterRest || (isWhole && !before.length().isLessThan(SHIFTS_FROM)),
+                        struck.beat().isOnCount()));
+    }
+
+    /**
+     * How much time there is from one sound to the next.
+     *
+     * @param bellowsMillis for the bellows to turn
+     * @param fingersMillis for the fingers to come
+     * @param isLong whether a hand may shift meanwhile
+     * @param isOnCount whether the next one is on a counted beat
+     */
+    private record Pace(
+            double bellowsMillis, double fingersMillis, boolean isAfterRest, boolean isLong, boolean isOnCount) {}
+
+    private double ofMove(ButtonWay from, ButtonWay to, Pace pace) {
+        if (pace.fingersMillis < soonest(from, to)) {
             return Double.POSITIVE_INFINITY;
         }
-        boolean isAfterRest = struck.restMillis() > 0;
-        boolean isLong = isAfterRest || !before.length().isLessThan(SHIFTS_FROM);
-        double turning = bellows(from.key(), to.key(), struck.beat().isOnCount());
+        double turning = bellows(from.key(), to.key(), pace.isOnCount);
         double cost = 0;
         if (from.key().button().hand() == to.key().button().hand()) {
-            cost += sameHand + fingers(from, to, isAfterRest, isLong);
+            cost += sameHand + fingers(from, to, pace.isAfterRest, pace.isLong);
         }
         for (ButtonWay held : from.under()) {
-            cost += hops(held, to) ? hop(isAfterRest) : 0;
+            cost += hops(held, to) ? hop(pace.isAfterRest) : 0;
         }
         for (ButtonWay lower : to.under()) {
-            cost += ofSecond(from, lower, isAfterRest);
+            cost += ofSecond(from, lower, pace.isAfterRest);
         }
-        return exact(
-                turning * USUAL_MILLIS / (before.millis() + struck.restMillis()) + cost * USUAL_MILLIS / fingersMillis);
+        double whole = exact(turning * USUAL_MILLIS / pace.bellowsMillis + cost * USUAL_MILLIS / pace.fingersMillis);
+        return whole + (isTurn(from, to) ? A_TURN : 0);
     }
 
     /** How soon one way may follow another: a finger that goes down again takes its time, a turn of the bellows takes no longer than another finger. */
     private static double soonest(ButtonWay from, ButtonWay to) {
+        return isAgain(from, to) ? HandTimes.BUTTON_SAME_FINGER : HandTimes.BUTTON;
+    }
+
+    /** Whether a finger goes down again, on its button or another; a button that stays down while the bellows turn is not struck. */
+    static boolean isAgain(ButtonWay from, ButtonWay to) {
         boolean isOfMelody = isOneFinger(from, to)
                 && !(isTurn(from, to) && from.key().button().equals(to.key().button()));
-        boolean isAgain = isOfMelody
+        return isOfMelody
                 || from.each().stream().anyMatch(held -> to.each().stream().anyMatch(next -> hops(held, next)));
-        return isAgain ? HandTimes.BUTTON_SAME_FINGER : HandTimes.BUTTON;
     }
 
     private static boolean isOneFinger(ButtonWay from, ButtonWay to) {
@@ -189,7 +231,12 @@ final class ButtonCosts {
 
     /** To a millionth or so, in a power of two, so that sums are exact and ways that cost the same are seen to. */
     static double exact(double cost) {
-        return Math.rint(cost * (1 << 20)) / (1 << 20);
+        return Math.rint(cost * COSTS) / COSTS;
+    }
+
+    /** How often the bellows turn on a way that costs so much. */
+    static int turnsIn(double cost) {
+        return (int) Math.rint((cost - Math.floor(cost * COSTS) / COSTS) / A_TURN);
     }
 
     private double bellows(ButtonLayout.Key from, ButtonLayout.Key to, boolean isOnBeat) {

@@ -22,12 +22,12 @@ public final class ButtonPath {
     /** The best way through a line. A pin is the name of a key, {@code i3d}, or of a way, {@code i3d/2}; it holds where the note can be played so. */
     public static LinePath<ButtonWay> of(
             List<Struck> line, ButtonLayout layout, School school, Map<NoteId, String> pins) {
-        return of(line, layout, school, new Asked(pins, Map.of()), true);
+        return of(line, layout, school, new Asked(pins, Map.of()), true).mapped(ButtonOption::way);
     }
 
     /** The same without the runner-up, in half the time. */
     static LinePath<ButtonWay> best(List<Struck> line, ButtonLayout layout, School school, Map<NoteId, String> pins) {
-        return of(line, layout, school, new Asked(pins, Map.of()), false);
+        return best(line, layout, school, new Asked(pins, Map.of())).mapped(ButtonOption::way);
     }
 
     /** What is asked of notes: ways that are pinned, and what ornaments leave to choose from. */
@@ -39,52 +39,69 @@ public final class ButtonPath {
         }
     }
 
-    /** The same with the air left aside. */
-    static LinePath<ButtonWay> withoutAir(List<Struck> line, ButtonLayout layout, School school, Asked asked) {
-        return of(line, layout, school, asked, Bellows::plain, false);
-    }
-
-    /** What makes stages of a run of notes. */
-    private interface Stages {
-        LinePath.Run<ButtonWay> of(List<Struck> run, List<List<ButtonOption>> choices, ButtonCosts costs);
-    }
-
     /** The same with ornaments on some of its notes. */
-    static LinePath<ButtonWay> best(List<Struck> line, ButtonLayout layout, School school, Asked asked) {
+    static LinePath<ButtonOption> best(List<Struck> line, ButtonLayout layout, School school, Asked asked) {
         return of(line, layout, school, asked, false);
     }
 
-    private static LinePath<ButtonWay> of(
+    private static LinePath<ButtonOption> of(
             List<Struck> line, ButtonLayout layout, School school, Asked asked, boolean hasRunnerUp) {
-        return of(
-                line,
-                layout,
-                school,
-                asked,
-                (run, choices, costs) -> Bellows.of(run, choices, costs, hasRunnerUp),
-                hasRunnerUp);
-    }
-
-    private static LinePath<ButtonWay> of(
-            List<Struck> line, ButtonLayout layout, School school, Asked asked, Stages stages, boolean hasRunnerUp) {
         ButtonCosts costs = ButtonCosts.of(school);
-        Map<List<FingeredPitch>, List<ButtonOption>> known = new HashMap<>();
+        Choices choices = new Choices(layout, asked);
         return LinePath.of(
                 line,
                 struck -> refusal(struck, layout),
-                run -> {
-                    List<List<ButtonOption>> choices = run.stream()
-                            .map(struck -> pinned(
-                                    struck,
-                                    Optional.ofNullable(asked.options.get(
-                                                    struck.note().id()))
-                                            .orElseGet(() -> known.computeIfAbsent(
-                                                    struck.pitches(), pitches -> plain(choices(pitches, layout)))),
-                                    asked.pins))
-                            .toList();
-                    return stages.of(run, choices, costs);
-                },
+                run -> Bellows.of(run, choices.of(run), costs, hasRunnerUp),
                 hasRunnerUp);
+    }
+
+    /** How the bellows stand before each note of a line that is played in some way; none where they sound the same both ways. */
+    static Map<NoteId, Balance> balances(List<Struck> line, LinePath<ButtonOption> path, School school) {
+        ButtonCosts costs = ButtonCosts.of(school);
+        Map<NoteId, Balance> all = new HashMap<>();
+        List<Struck> run = new ArrayList<>();
+        for (int i = 0; i <= line.size() && costs.air() > 0; i++) {
+            Optional<ButtonOption> way =
+                    i < line.size() ? path.at(line.get(i).note().id()) : Optional.empty();
+            if (way.isPresent()) {
+                run.add(line.get(i));
+            } else if (!run.isEmpty()) {
+                List<List<ButtonOption>> ways = run.stream()
+                        .map(struck -> path.at(struck.note().id()).stream().toList())
+                        .toList();
+                List<Balance> balances = Air.balances(Bellows.plain(List.copyOf(run), ways, costs));
+                for (int j = 0; j < balances.size(); j++) {
+                    all.put(run.get(j).note().id(), balances.get(j));
+                }
+                run.clear();
+            }
+        }
+        return all;
+    }
+
+    /** What there is to choose from for each note; notes of one pitch with nothing on them share one list. */
+    static final class Choices {
+        private final ButtonLayout layout;
+        private final Asked asked;
+        private final Map<List<FingeredPitch>, List<ButtonOption>> known = new HashMap<>();
+
+        Choices(ButtonLayout layout, Asked asked) {
+            this.layout = layout;
+            this.asked = asked;
+        }
+
+        List<List<ButtonOption>> of(List<Struck> run) {
+            return run.stream().map(struck -> of(struck, asked)).toList();
+        }
+
+        /** Where something else is asked. */
+        List<ButtonOption> of(Struck struck, Asked other) {
+            List<ButtonOption> all = Optional.ofNullable(
+                            other.options.get(struck.note().id()))
+                    .orElseGet(
+                            () -> known.computeIfAbsent(struck.pitches(), pitches -> plain(choices(pitches, layout))));
+            return pinned(struck, all, other.pins);
+        }
     }
 
     /** The melody by itself where what is under it cannot be held with it. */
@@ -132,7 +149,7 @@ public final class ButtonPath {
     }
 
     /** Why a note, or notes together, cannot be played; empty where they can. */
-    private static Optional<LinePath.Why> refusal(Struck struck, ButtonLayout layout) {
+    static Optional<LinePath.Why> refusal(Struck struck, ButtonLayout layout) {
         List<FingeredPitch> pitches = struck.pitches();
         if (pitches.stream().anyMatch(pitch -> layout.keysOf(pitch).isEmpty())) {
             boolean hasMelody = !layout.keysOf(pitches.get(pitches.size() - 1)).isEmpty();

@@ -68,6 +68,11 @@ public record ButtonWay(ButtonLayout.Key key, int finger, List<ButtonWay> under)
         return isSameWay(other) && isHeldWith(other);
     }
 
+    /** Which way it moves the bellows, 1 in, -1 out; 0 where they may go either way. */
+    public int airWay() {
+        return key.button().isSameBothWays() ? 0 : key.bellows() == Button.Bellows.PRESS ? 1 : -1;
+    }
+
     boolean isSameWay(ButtonWay other) {
         return key.button().isSameBothWays()
                 || other.key.button().isSameBothWays()

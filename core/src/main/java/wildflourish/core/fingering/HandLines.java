@@ -30,7 +30,8 @@ import wildflourish.core.tune.Tune;
  * @param kept fingers that stay down: from the note that puts one down to the last that is played with it again
  * @param troubles what cannot be played
  * @param ways how each note is held and struck on strings; none on buttons
- * @param buttons which button each note is played by, and how; none on strings
+ * @param buttons which button each note is played by, and how, with what stands on it; none on strings
+ * @param balances how the bellows stand before each note; none on strings and on bellows that sound the same both ways
  * @param keys what the hand does for a way to play a button, by its name, {@code i5d/2}; none on strings
  * @param opens on frets the MIDI number that each lane sounds open; none elsewhere
  */
@@ -42,7 +43,8 @@ public record HandLines(
         List<Kept> kept,
         List<LinePath.Trouble> troubles,
         Map<NoteId, StringWay> ways,
-        Map<NoteId, ButtonWay> buttons,
+        Map<NoteId, ButtonOption> buttons,
+        Map<NoteId, Balance> balances,
         Map<String, Touch> keys,
         List<Integer> opens) {
     private static final String CROSS = "×";
@@ -57,6 +59,7 @@ public record HandLines(
         troubles = List.copyOf(troubles);
         ways = Map.copyOf(ways);
         buttons = Map.copyOf(buttons);
+        balances = Map.copyOf(balances);
         keys = Map.copyOf(keys);
         opens = List.copyOf(opens);
     }
@@ -79,7 +82,7 @@ public record HandLines(
         }
         Map<NoteId, Touch> all = new HashMap<>(touches);
         all.putAll(more);
-        return new HandLines(lanes, strings, order, all, kept, troubles, ways, buttons, keys, opens);
+        return new HandLines(lanes, strings, order, all, kept, troubles, ways, buttons, balances, keys, opens);
     }
 
     /** What makes a note sound. */
@@ -231,6 +234,7 @@ public record HandLines(
                 ways,
                 Map.of(),
                 Map.of(),
+                Map.of(),
                 strings.stroke() == Strings.Stroke.BOW
                         ? List.of()
                         : fromTop.stream().map(strings::soundingMidi).toList());
@@ -277,19 +281,19 @@ public record HandLines(
 
     private static HandLines of(List<Struck> line, Instrument instrument, School school, ButtonPath.Asked asked) {
         ButtonLayout layout = instrument.buttons().orElseThrow();
-        LinePath<ButtonWay> path = ButtonPath.best(line, layout, school, asked);
+        LinePath<ButtonOption> path = ButtonPath.best(line, layout, school, asked);
         boolean isBox = instrument.family() == Family.TWO_ROW_BOX;
         Map<NoteId, Touch> touches = new HashMap<>();
-        Map<NoteId, ButtonWay> buttons = new HashMap<>();
+        Map<NoteId, ButtonOption> buttons = new HashMap<>();
         Optional<ButtonWay> before = Optional.empty();
         for (Struck each : line) {
-            Optional<ButtonWay> way = path.at(each.note().id());
-            if (way.isPresent()) {
-                boolean isBegun = isStruck(before, way.get()) || each.restMillis() > 0;
-                touches.put(each.note().id(), touch(way.get(), instrument.family(), isBegun));
-                buttons.put(each.note().id(), way.get());
+            Optional<ButtonOption> option = path.at(each.note().id());
+            if (option.isPresent()) {
+                boolean isBegun = isStruck(before, option.get().entry()) || each.restMillis() > 0;
+                touches.put(each.note().id(), touch(option.get().way(), instrument.family(), isBegun));
+                buttons.put(each.note().id(), option.get());
             }
-            before = way;
+            before = option.map(ButtonOption::exit);
         }
         List<String> lanes = isBox ? List.of("out", "in") : List.of("R", "L");
         return new HandLines(
@@ -301,6 +305,7 @@ public record HandLines(
                 path.troubles(),
                 Map.of(),
                 buttons,
+                ButtonPath.balances(line, path, school),
                 keys(instrument),
                 List.of());
     }

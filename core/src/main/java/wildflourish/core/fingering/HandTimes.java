@@ -23,6 +23,7 @@ final class HandTimes {
     static final double BUTTON = of("button");
     static final double BUTTON_SAME_FINGER = of("button same finger");
     static final double BELLOWS_TURN = of("bellows turn");
+    static final double BELLOWS_ONE_WAY = of("bellows one way");
 
     private HandTimes() {}
 

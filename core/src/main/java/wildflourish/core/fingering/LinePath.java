@@ -81,6 +81,22 @@ public record LinePath<W>(
         return Optional.ofNullable(ways.get(note));
     }
 
+    /** The same told in other words. */
+    <V> LinePath<V> mapped(Function<W, V> word) {
+        return new LinePath<>(
+                mapped(ways, word),
+                cost,
+                costs,
+                troubles,
+                runnerUp.map(other -> new RunnerUp<>(other.more, mapped(other.different, word))));
+    }
+
+    private static <W, V> Map<NoteId, V> mapped(Map<NoteId, W> ways, Function<W, V> word) {
+        Map<NoteId, V> mapped = new HashMap<>();
+        ways.forEach((note, way) -> mapped.put(note, word.apply(way)));
+        return mapped;
+    }
+
     /** Notes that follow each other, as stages of a trellis. */
     interface Run<W> extends Trellis.Stages {
         List<Struck> line();

@@ -120,7 +120,7 @@ public record Struck(
             int count = demand == null ? 1 : Math.min(demand.count(), line.size() - i);
             Struck whole = line.get(i);
             for (Struck next : line.subList(i + 1, i + count)) {
-                whole = whole.with(next.note(), next.millis());
+                whole = whole.with(next);
             }
             joined.add(whole);
             i += count;
@@ -177,5 +177,17 @@ public record Struck(
         List<NoteId> all = new ArrayList<>(tied);
         all.add(next.id());
         return new Struck(note, pitches, all, length.plus(next.played()), millis + more, restMillis, beat, demand);
+    }
+
+    /** With another that follows it, as one. */
+    private Struck with(Struck next) {
+        List<NoteId> all = new ArrayList<>(tied);
+        all.addAll(next.tied);
+        return new Struck(note, pitches, all, length.plus(next.length), millis + next.millis, restMillis, beat, demand);
+    }
+
+    /** The same, everything so many times as slow. */
+    Struck slower(double times) {
+        return new Struck(note, pitches, tied, length, millis * times, restMillis * times, beat, demand);
     }
 }

@@ -11,6 +11,7 @@ import wildflourish.core.instrument.PickingHand;
 import wildflourish.core.line.Tone;
 import wildflourish.core.music.Fraction;
 import wildflourish.core.music.Tempo;
+import wildflourish.core.ornament.Begin;
 import wildflourish.core.ornament.Choice;
 import wildflourish.core.ornament.Figure;
 import wildflourish.core.ornament.Ornament;
@@ -28,6 +29,7 @@ import wildflourish.core.tune.Tune;
  * @param made empty where the hand cannot make it
  * @param traits what speaks for or against the way in which it is made
  * @param hold how its first note is held on strings, as pins name it
+ * @param price what it costs the hand over the whole tune; empty where that is not known
  * @param limits stretches of time that must last so long at least
  */
 public record Attempt(
@@ -38,7 +40,8 @@ public record Attempt(
         Optional<Made> made,
         List<Limit> limits,
         Set<Trait> traits,
-        Optional<String> hold) {
+        Optional<String> hold,
+        Optional<Price> price) {
     /**
      * A stretch of time that must last so many milliseconds.
      *
@@ -75,6 +78,7 @@ public record Attempt(
                     Optional.empty(),
                     List.of(),
                     Set.of(),
+                    Optional.empty(),
                     Optional.empty());
         }
         Stack schooled = scene.playing().schooled(stack);
@@ -92,6 +96,7 @@ public record Attempt(
                     Optional.empty(),
                     List.of(),
                     Set.of(),
+                    Optional.empty(),
                     Optional.empty());
         }
         List<Fraction> lengths = occasion.tones().stream().map(Tone::length).toList();
@@ -100,8 +105,10 @@ public record Attempt(
         Hand.Grip grip = scene.hand().grip(occasion, least);
         Optional<Made> shortest = grip.make();
         if (shortest.isEmpty() || figure.shake().isNone()) {
-            List<Limit> limits =
-                    shortest.isEmpty() ? List.of() : limits(scene, first, occasion, least, grip, shortest.get());
+            List<Limit> limits = shortest.isEmpty()
+                    ? List.of()
+                    : limits(
+                            scene, first, occasion, least, grip, grip.quickest().orElse(shortest.get()));
             return new Attempt(
                     occasion,
                     Optional.of(least),
@@ -110,7 +117,8 @@ public record Attempt(
                     shortest,
                     limits,
                     grip.traits(),
-                    grip.hold());
+                    grip.hold(),
+                    grip.price());
         }
         List<Limit> limits = limits(scene, first, occasion, least, grip, shortest.get());
         Figure full = figure.unrolled(rounds(figure, shortest.get(), occasion));
@@ -123,7 +131,8 @@ public record Attempt(
                 fullGrip.make(),
                 limits,
                 fullGrip.traits(),
-                fullGrip.hold());
+                fullGrip.hold(),
+                fullGrip.price());
     }
 
     /** Whether so many tones are such as a stack stands for, and of a length it has a figure for. */
@@ -172,7 +181,11 @@ public record Attempt(
                 least.parts().stream().anyMatch(part -> part.bend().wave().isPresent());
         Optional<Refusal> wait = grip.waits();
         boolean isWind = occasion.playing().instrument().family().isWind();
-        Refusal slow = isWaved && isWind ? Refusal.TOO_SHORT_TO_WAVE : Refusal.TOO_FAST;
+        boolean isSwelling = !isWind
+                && occasion.playing().instrument().buttons().isPresent()
+                && least.parts().stream().anyMatch(part -> part.begin() == Begin.SWELL);
+        Refusal slow =
+                isWaved && isWind ? Refusal.TOO_SHORT_TO_WAVE : isSwelling ? Refusal.WRONG_LENGTH : Refusal.TOO_FAST;
         Fraction need = Timing.needMillis(shortest);
         if (wait.isPresent()) {
             Fraction atOnce = scene.hand()
@@ -305,6 +318,9 @@ public record Attempt(
             boolean isPlucked = occasion.playing().instrument().family().isPlucked();
             if (isPlucked && (maker.isEmpty() || !hasHand(occasion, maker.get()))) {
                 return List.of(own.contains(Refusal.PAIRED_STRINGS) ? Refusal.PAIRED_STRINGS : Refusal.NOT_THIS_HAND);
+            }
+            if (maker.isEmpty() && own.contains(Refusal.ONE_WAY_ONLY)) {
+                return List.of(Refusal.ONE_WAY_ONLY);
             }
             if (maker.isEmpty()) {
                 boolean isPipe = !occasion.playing().instrument().family().isBlownByMouth();

@@ -1,6 +1,5 @@
 package wildflourish.core.hand;
 
-import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -11,10 +10,12 @@ import wildflourish.core.fingering.ButtonOption;
 import wildflourish.core.fingering.ButtonWay;
 import wildflourish.core.fingering.HandLines;
 import wildflourish.core.form.Harmony;
+import wildflourish.core.instrument.ButtonLayout;
 import wildflourish.core.line.Line;
 import wildflourish.core.line.Tone;
 import wildflourish.core.music.Fraction;
 import wildflourish.core.music.Key;
+import wildflourish.core.ornament.Begin;
 import wildflourish.core.ornament.Figure;
 import wildflourish.core.ornament.Ornament;
 import wildflourish.core.ornament.Profile;
@@ -29,12 +30,24 @@ import wildflourish.core.version.Version;
  * nothing.
  */
 final class ButtonDemands {
-    private ButtonDemands() {}
+    private final Tune tune;
+    private final Optional<HandLines> plain;
+    private final Map<Alike, List<ButtonOption>> known = new HashMap<>();
+
+    /** For versions of a tune. */
+    ButtonDemands(Tune tune, Optional<HandLines> plain) {
+        this.tune = tune;
+        this.plain = plain;
+    }
 
     /** By the first note, where it is first played. */
     static Map<NoteId, ButtonDemand> of(Tune tune, Version version, Line line, Optional<HandLines> plain) {
+        return new ButtonDemands(tune, plain).of(version, line);
+    }
+
+    /** The same for one of the versions; what one has in common with another is worked out once. */
+    Map<NoteId, ButtonDemand> of(Version version, Line line) {
         Map<NoteId, ButtonDemand> demands = new HashMap<>();
-        Map<Alike, List<ButtonOption>> known = new HashMap<>();
         Ways ways = Ways.on(version, plain);
         for (int i = 0; i < line.tones().size(); i++) {
             Tone tone = line.tones().get(i);
@@ -42,7 +55,6 @@ final class ButtonDemands {
             if (tone.placed().isPresent() && isFirst) {
                 int at = i;
                 ofPlacement(
-                                tune,
                                 version,
                                 tone.placed().get(),
                                 new Occasion.Asked(
@@ -50,26 +62,20 @@ final class ButtonDemands {
                                         line.countOf(at, tone.placed().get()),
                                         tone.placed().get().stack()),
                                 line,
-                                ways,
-                                known)
+                                ways)
                         .ifPresent(demand -> demands.put(tone.note().id(), demand));
             }
         }
         return demands;
     }
 
-    private static Optional<ButtonDemand> ofPlacement(
-            Tune tune,
-            Version version,
-            Placement placement,
-            Occasion.Asked asked,
-            Line line,
-            Ways ways,
-            Map<Alike, List<ButtonOption>> known) {
+    private Optional<ButtonDemand> ofPlacement(
+            Version version, Placement placement, Occasion.Asked asked, Line line, Ways ways) {
         List<Tone> tones = line.tones().subList(asked.first(), asked.first() + asked.count());
         var instrument = version.playing().instrument();
-        boolean isOfTouch = placement.stack().choices().stream()
-                .allMatch(choice -> choice.ornament().kind() == Ornament.Kind.ARTICULATION);
+        boolean isOfTouch = asked.count() == 1
+                && placement.stack().choices().stream()
+                        .allMatch(choice -> choice.ornament().kind() == Ornament.Kind.ARTICULATION);
         if (isOfTouch) {
             return Optional.empty();
         }
@@ -94,18 +100,23 @@ final class ButtonDemands {
     /** All that decides in which ways an ornament can be made at a tempo: notes that come back are looked at once. */
     private record Alike(
             Figure figure,
-            int midi,
+            List<Integer> midi,
+            Optional<Integer> next,
             Key key,
+            Optional<ButtonLayout.Key> plain,
             String pin,
             Stack stack,
             Fraction lengthWholeNotes,
             Optional<Set<Integer>> chord) {
         static Alike of(Occasion occasion, Figure figure) {
             NoteId note = occasion.first().note().id();
+            boolean isWalked = figure.parts().stream().anyMatch(part -> part.begin() == Begin.STROKE);
             return new Alike(
                     figure,
-                    occasion.first().melody().midi(),
+                    occasion.tones().stream().map(tone -> tone.melody().midi()).toList(),
+                    isWalked ? occasion.after().map(tone -> tone.melody().midi()) : Optional.empty(),
                     occasion.setting().key(),
+                    occasion.ways().onButtons(note).map(ButtonWay::key),
                     occasion.ways().pinOnStrings(note),
                     occasion.playing().schooled(occasion.stack()),
                     occasion.lengthWholeNotes(),
@@ -113,17 +124,8 @@ final class ButtonDemands {
         }
     }
 
-    /** Each way once, the cheapest with the same first, own and last button and finger. */
     private static List<ButtonOption> options(Occasion occasion, Figure figure) {
-        ButtonSpot spot = new ButtonSpot(occasion, figure);
-        Map<List<ButtonWay>, ButtonOption> options = new HashMap<>();
-        for (ButtonSpot.Found found : spot.found) {
-            ButtonOption option = new ButtonMaking(spot, found).option();
-            options.merge(
-                    List.of(option.way(), option.entry(), option.exit()),
-                    option,
-                    (one, other) -> one.cost() <= other.cost() ? one : other);
-        }
-        return new ArrayList<>(options.values());
+        return new ButtonSpot(occasion, figure)
+                .found.stream().map(ButtonFound.Ready::option).toList();
     }
 }

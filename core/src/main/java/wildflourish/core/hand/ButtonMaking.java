@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import wildflourish.core.fingering.ButtonOption;
+import wildflourish.core.fingering.ButtonWalks;
 import wildflourish.core.fingering.ButtonWay;
 import wildflourish.core.music.Fraction;
 import wildflourish.core.ornament.Begin;
@@ -19,13 +20,13 @@ final class ButtonMaking {
     private static final int LOW = 60;
 
     private final ButtonSpot spot;
-    private final ButtonSpot.Found found;
+    private final ButtonFound found;
     private final Times times;
     private final List<Part> flat;
     /** How often the note's button has been struck so far. */
     private int struck;
 
-    ButtonMaking(ButtonSpot spot, ButtonSpot.Found found) {
+    ButtonMaking(ButtonSpot spot, ButtonFound found) {
         this.spot = spot;
         this.found = found;
         this.times = spot.occasion.times();
@@ -36,10 +37,10 @@ final class ButtonMaking {
         return Made.of(spot.figure, (slot, part, at) -> Optional.of(part(part, at, slot)));
     }
 
-    /** How the path comes to it, has its note and leaves it, at the tempo of the playing. */
-    ButtonOption option() {
+    /** How the path comes to it, has its note and leaves it, at the tempo of the playing, where its last sound lasts so many milliseconds. */
+    ButtonOption option(double lastMillis) {
         Part first = flat.get(0);
-        ButtonWay own = found.set().first();
+        ButtonWay own = found.own();
         List<Integer> again = found.again();
         Target entering =
                 first.graces().isEmpty() ? first.landing() : first.graces().get(0);
@@ -60,11 +61,21 @@ final class ButtonMaking {
                 isChord && entersByNote ? whole : entry,
                 isChord && leavesByNote ? whole : last,
                 found.cost(),
-                lastMillis());
+                lastMillis,
+                new ButtonOption.Strokes(found.walked(), shares(), false));
+    }
+
+    /** How much of the whole each stroke of the bellows takes. */
+    private List<Double> shares() {
+        return found.walked().isEmpty()
+                ? List.of()
+                : spot.figure.slots().stream()
+                        .map(slot -> slot.share().part().toDouble())
+                        .toList();
     }
 
     /** From the last touch of a button to the end of the span, in milliseconds at the tempo of the playing. */
-    private double lastMillis() {
+    double lastMillis() {
         Optional<Made> made = make();
         Fraction span = spot.occasion.spanMillis();
         List<Fraction> lengths = made.map(each -> Timing.lengths(each, span)).orElse(List.of(span));
@@ -80,9 +91,12 @@ final class ButtonMaking {
         for (Target grace : part.graces()) {
             smalls.add(small(grace));
         }
+        if (spot.isJoined() && at > 0) {
+            smalls.add(overlap(at));
+        }
         String fixed = slot.share().time();
         Optional<Fraction> fixedMillis = fixed.isEmpty() ? Optional.empty() : Optional.of(times.of(fixed));
-        Sound landing = landing(part);
+        Sound landing = landing(part, at);
         Fraction need = need(part, at);
         return new Made.Part(
                 part.share(),
@@ -110,25 +124,56 @@ final class ButtonMaking {
         return role < 0 ? spot.midi() : found.pitches().get(role);
     }
 
-    private Sound landing(Part part) {
+    private Sound landing(Part part, int at) {
         Target target = part.landing();
         if (target.isSilence()) {
             return new Sound(List.of(), Optional.empty(), Begin.STOP);
         }
         List<Voice> voices = new ArrayList<>();
-        voices.add(voice(midiOf(target), target.kind() == Target.Kind.MELODY ? struckBy() : wayOf(target)));
+        if (spot.isWalked() || spot.isJoined()) {
+            return walked(at);
+        }
+        ButtonWay own = found.walked().isEmpty() ? struckBy() : found.walked().get(at);
+        voices.add(voice(midiOf(target), target.kind() == Target.Kind.MELODY ? own : wayOf(target)));
         for (Second second : part.seconds()) {
             int role = spot.roles.indexOf(new ButtonSpot.Role(Optional.empty(), Optional.of(second.level())));
             voices.add(voice(
                     found.pitches().get(role), found.set().held().get(role + 1).way()));
         }
-        Begin begin = part.begin() == Begin.AGAIN ? Begin.STROKE : part.begin();
+        boolean isStroke = part.begin() == Begin.AGAIN || part.begin() == Begin.TURN;
+        Begin begin = isStroke ? Begin.STROKE : part.begin();
         return new Sound(voices, Optional.empty(), begin);
+    }
+
+    /** Both buttons down: the note before lingers while this one begins. */
+    private Made.Small overlap(int at) {
+        Voice now = voice(found.pitches().get(at), found.walked().get(at));
+        Voice before = voice(found.pitches().get(at - 1), found.walked().get(at - 1));
+        List<Voice> both = List.of(unwritten(now), unwritten(before).goingOn());
+        return new Made.Small(Made.Role.GRACE, new Sound(both, Optional.empty(), Begin.FINGERS), times.of("overlap"));
+    }
+
+    private static Voice unwritten(Voice voice) {
+        return new Voice(voice.lane(), voice.pitch(), Optional.empty(), voice.begins(), voice.glide());
+    }
+
+    /** A note of a melodic triplet: it begins anew where the bellows turn or a button is struck again. */
+    private Sound walked(int at) {
+        ButtonWay way = found.walked().get(at);
+        boolean isStruck = at == 0
+                || !ButtonSet.isOneWay(way.key(), found.walked().get(at - 1).key())
+                || way.key().equals(found.walked().get(at - 1).key());
+        Voice voice = voice(found.pitches().get(at), way);
+        boolean lingers = spot.isJoined() && at > 0;
+        return new Sound(
+                List.of(lingers ? voice.goingOn() : voice),
+                Optional.empty(),
+                lingers ? Begin.JOINED : isStruck ? Begin.STROKE : Begin.FINGERS);
     }
 
     /** The finger that strikes the note's button this time. */
     private ButtonWay struckBy() {
-        ButtonWay own = found.set().first();
+        ButtonWay own = found.own();
         return found.again().isEmpty()
                 ? own
                 : new ButtonWay(
@@ -167,11 +212,20 @@ final class ButtonMaking {
         if (part.landing().isSilence()) {
             return times.of("box silence");
         }
+        if (spot.isWalked()) {
+            return ButtonWalks.needMillis(found.walked(), spot.walkTimes());
+        }
+        if (spot.isRocked()) {
+            return times.of("bellows stroke");
+        }
         if (spot.strikesAgain() && at + 1 < flat.size()) {
             return times.of("button next finger");
         }
         if (part.begin() == Begin.AGAIN && at > 0) {
             return times.of("button next finger");
+        }
+        if (part.begin() == Begin.SWELL) {
+            return times.of("swell");
         }
         if (part.begin() == Begin.BITE) {
             return times.of("surge").max(times.floor());

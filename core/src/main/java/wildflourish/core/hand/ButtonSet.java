@@ -87,9 +87,22 @@ record ButtonSet(List<Held> held, double cost) {
     }
 
     private static double ofPair(Held one, Held other) {
+        return isOneWay(one.way().key(), other.way().key()) ? ofShape(one, other) : Double.POSITIVE_INFINITY;
+    }
+
+    /** What the shape costs by which one key and another the other way of the bellows lie under the hand together; empty where they do not. */
+    static Optional<Double> shape(Held one, Held other) {
+        double cost = isOneWay(one.way().key(), other.way().key())
+                ? Double.POSITIVE_INFINITY
+                : ofShape(one, other) + other.cost();
+        return cost < Double.POSITIVE_INFINITY ? Optional.of(cost) : Optional.empty();
+    }
+
+    /** Whatever way the bellows go. */
+    private static double ofShape(Held one, Held other) {
         Button a = one.button();
         Button b = other.button();
-        if (!isOneWay(one.way().key(), other.way().key()) || a.equals(b)) {
+        if (a.equals(b)) {
             return Double.POSITIVE_INFINITY;
         }
         if (a.hand() != b.hand()) {

@@ -2,14 +2,20 @@ package wildflourish.core.hand;
 
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Stream;
+import wildflourish.core.fingering.ButtonOption;
+import wildflourish.core.fingering.ButtonTables;
+import wildflourish.core.fingering.ButtonWalks;
 import wildflourish.core.fingering.ButtonWay;
-import wildflourish.core.form.Harmony;
-import wildflourish.core.instrument.ButtonLayout;
+import wildflourish.core.instrument.Family;
 import wildflourish.core.instrument.Instrument;
+import wildflourish.core.music.Fraction;
 import wildflourish.core.music.WrittenPitch;
 import wildflourish.core.ornament.Begin;
 import wildflourish.core.ornament.Figure;
@@ -17,14 +23,20 @@ import wildflourish.core.ornament.Part;
 import wildflourish.core.ornament.Second;
 import wildflourish.core.ornament.Target;
 
-/** A figure on buttons: the sounds it wants beside its note, and every set of keys and fingers for them that lies under the hand, the cheapest first. */
+/**
+ * A figure on buttons: the sounds it wants beside its note, and every way in which the hand makes it, the best first. That is the one the path takes where the ornament stands already, and
+ * the one that costs the whole tune least where it is only asked about.
+ */
 final class ButtonSpot {
-    private static final String AS_IT_LIES = "as-it-lies";
-    private static final int OCTAVE = 12;
     private static final int LITTLE_FINGER = 4;
     private static final double LITTLE = 0.3;
-    /** What it is worth to leave the note on the key where the plain path has it, until a path decides. */
+    /** Where nothing is known of the tune around: what it is worth to leave the note on the key where the plain path has it. */
     private static final double OTHER_KEY = 0.8;
+
+    private static final double STAND_IN = 0.4;
+    private static final double STROKES = 1;
+    /** So slow that nothing is too fast, in milliseconds a sound. */
+    private static final Fraction SLOW = Fraction.of(1000);
 
     final Occasion occasion;
     final Figure figure;
@@ -33,7 +45,12 @@ final class ButtonSpot {
     /** What sounds beside the note, each thing once. */
     final List<Role> roles;
 
-    final List<Found> found;
+    final ButtonPitches pitches;
+    /** Every way in which the hand makes it, the best first. */
+    final List<ButtonFound.Ready> found;
+
+    /** What the best of them costs the whole tune more than its plain notes; empty where that is not known. */
+    final Optional<ButtonTables.Price> price;
 
     /** A small note, a neighbour or a second note. */
     record Role(Optional<Target> target, Optional<Second> second) {
@@ -41,18 +58,6 @@ final class ButtonSpot {
             return target.isPresent();
         }
     }
-
-    /** Pitches for the roles (MIDI), and what they cost more than the best that there might be. */
-    record Pitches(List<Integer> midi, double cost) {}
-
-    /**
-     * A set that lies under the hand.
-     *
-     * @param pitches of its roles (MIDI)
-     * @param again the fingers that strike the note's button, one after the other; none where only its own does
-     * @param cost of shape and pitches, in turns of the bellows
-     */
-    record Found(ButtonSet set, List<Integer> pitches, List<Integer> again, double cost) {}
 
     ButtonSpot(Occasion occasion, Figure figure) {
         this.occasion = occasion;
@@ -62,9 +67,17 @@ final class ButtonSpot {
                 instrument.buttons().orElseThrow(),
                 instrument.family(),
                 occasion.setting().key());
-        this.roles = roles();
-        this.found = found();
+        this.roles = isWalked() || isJoined() ? List.of() : roles();
+        this.pitches = new ButtonPitches(occasion, sounds, roles);
+        List<ButtonFound.Ready> all = ready();
+        Optional<List<ButtonTables.Price>> prices = prices(all);
+        Ranked ranked =
+                prices.map(each -> byPrice(all, each)).orElseGet(() -> new Ranked(byHand(all), Optional.empty()));
+        this.found = ranked.ready;
+        this.price = ranked.price;
     }
+
+    private record Ranked(List<ButtonFound.Ready> ready, Optional<ButtonTables.Price> price) {}
 
     int midi() {
         return occasion.first().melody().midi();
@@ -86,124 +99,140 @@ final class ButtonSpot {
         }
     }
 
-    boolean has(Target.Kind kind) {
-        return roles.stream().flatMap(role -> role.target().stream()).anyMatch(target -> target.kind() == kind);
-    }
-
     /** Whether the note's button is struck again by another finger. */
     boolean strikesAgain() {
-        return figure.parts().stream().anyMatch(part -> part.begin() == Begin.AGAIN);
+        return hasPart(Begin.AGAIN);
     }
 
-    // Pitches
-
-    /** What the roles may sound where the note is played by a key, the school's first choice first; none where something has no such pitch. */
-    List<Pitches> pitches(ButtonLayout.Key key) {
-        if (has(Target.Kind.LIFT) && has(Target.Kind.TAP)) {
-            return shapes();
-        }
-        List<Pitches> all = List.of(new Pitches(List.of(), 0));
-        for (Role role : roles) {
-            List<ButtonSounds.Choice> choices = choices(role, key);
-            List<Pitches> longer = new ArrayList<>();
-            for (Pitches so : all) {
-                for (ButtonSounds.Choice choice : choices) {
-                    if (!so.midi().contains(choice.midi()) && choice.midi() != midi()) {
-                        List<Integer> more = new ArrayList<>(so.midi());
-                        more.add(choice.midi());
-                        longer.add(new Pitches(more, so.cost() + choice.cost()));
-                    }
-                }
-            }
-            all = longer;
-        }
-        return all;
+    /** Whether the hand goes from sound to sound as from note to note. */
+    boolean isWalked() {
+        return hasPart(Begin.STROKE);
     }
 
-    private List<Pitches> shapes() {
-        String school = instrument.family() == wildflourish.core.instrument.Family.ENGLISH ? "step-step" : AS_IT_LIES;
-        String asked =
-                List.of("step-step", "third-step", "third-semitone", "step-semitone", "step-third", "third-third")
-                        .stream()
-                        .filter(occasion::isIn)
-                        .findFirst()
-                        .orElse(school);
-        List<Pitches> all = new ArrayList<>();
-        for (ButtonSounds.Shape shape : sounds.shapes(midi(), asked)) {
-            List<Integer> midi = new ArrayList<>();
-            for (Role role : roles) {
-                boolean isUpper = role.target()
-                        .filter(target -> target.kind() == Target.Kind.LIFT)
-                        .isPresent();
-                midi.add(isUpper ? shape.upper() : shape.lower());
-            }
-            all.add(new Pitches(midi, shape.cost()));
-        }
-        return all;
+    /** Whether the bellows turn on the note. */
+    boolean isRocked() {
+        return hasPart(Begin.TURN);
     }
 
-    private List<ButtonSounds.Choice> choices(Role role, ButtonLayout.Key key) {
-        if (role.second().isPresent()) {
-            return second(role.second().get()).stream()
-                    .map(midi -> new ButtonSounds.Choice(midi, 0))
-                    .toList();
-        }
-        Target target = role.target().orElseThrow();
-        return switch (target.kind()) {
-            case LIFT -> uppers(key);
-            case TAP -> lowers();
-            case STEP -> List.of(new ButtonSounds.Choice(sounds.step(midi(), target.number()), 0));
-            case SEMITONE -> List.of(new ButtonSounds.Choice(midi() + target.number(), 0));
-            default -> List.of();
-        };
+    /** Whether one button goes down before the other comes up. */
+    boolean isJoined() {
+        return hasPart(Begin.JOINED);
     }
 
-    private List<ButtonSounds.Choice> uppers(ButtonLayout.Key key) {
-        if (occasion.isIn("row")) {
-            return sounds.inRow(key, 1).filter(next -> next > midi()).stream()
-                    .map(next -> new ButtonSounds.Choice(next, 0))
-                    .toList();
-        }
-        if (occasion.isIn("step") || occasion.isIn("third")) {
-            return List.of(new ButtonSounds.Choice(sounds.step(midi(), occasion.isIn("step") ? 1 : 2), 0));
-        }
-        return sounds.uppers(midi(), key);
+    /** Whether it brings further notes of a tune. */
+    boolean bringsNotes() {
+        return isWalked()
+                && figure.parts().stream().anyMatch(part -> part.landing().kind() != Target.Kind.MELODY);
     }
 
-    private List<ButtonSounds.Choice> lowers() {
-        if (occasion.isIn("semitone")) {
-            return List.of(new ButtonSounds.Choice(midi() - 1, 0));
+    private boolean hasPart(Begin begin) {
+        return figure.parts().stream().anyMatch(part -> part.begin() == begin);
+    }
+
+    // The best of them
+
+    /** Each way once: of those with the same first, own and last button and finger the cheapest. */
+    private List<ButtonFound.Ready> ready() {
+        if (isWalked()) {
+            return walks();
         }
-        return occasion.isIn("step")
-                ? List.of(new ButtonSounds.Choice(sounds.step(midi(), -1), 0))
-                : sounds.lowers(midi());
-    }
-
-    /** The pitch of a second note (MIDI); empty where there is no chord to choose from. */
-    private Optional<Integer> second(Second second) {
-        return switch (second.kind()) {
-            case OCTAVE -> Optional.of(midi() + OCTAVE * second.number());
-            case STEP -> Optional.of(sounds.step(midi(), second.number()));
-            case CHORD -> chordBelow(1);
-            case CLOSE -> chordBelow(2);
-            default -> Optional.empty();
-        };
-    }
-
-    /** The nearest notes of the chord below the note, the first or the second of them. */
-    private Optional<Integer> chordBelow(int number) {
-        Optional<Set<Integer>> chord =
-                Harmony.given(occasion.setting().tune(), occasion.first().note().id());
-        List<Integer> below = new ArrayList<>();
-        for (int midi = midi() - 1; midi > midi() - OCTAVE; midi--) {
-            if (chord.isPresent() && chord.get().contains(Math.floorMod(midi, OCTAVE))) {
-                below.add(midi);
-            }
+        if (isJoined()) {
+            return joined();
         }
-        return below.size() < number ? Optional.empty() : Optional.of(below.get(number - 1));
+        Map<List<ButtonWay>, ButtonFound.Ready> best = new LinkedHashMap<>();
+        Map<List<Integer>, Double> lasts = new LinkedHashMap<>();
+        for (ButtonFound each : isRocked() ? rocked() : sets()) {
+            ButtonMaking making = new ButtonMaking(this, each);
+            double last = lasts.computeIfAbsent(each.pitches(), key -> making.lastMillis());
+            ButtonOption option = making.option(last);
+            best.merge(
+                    List.of(option.way(), option.entry(), option.exit()),
+                    new ButtonFound.Ready(each, option),
+                    (one, other) -> one.option().cost() <= other.option().cost() ? one : other);
+        }
+        return List.copyOf(best.values());
     }
 
-    // Sets
+    private Optional<List<ButtonTables.Price>> prices(List<ButtonFound.Ready> all) {
+        if (all.isEmpty() || isPlaced()) {
+            return Optional.empty();
+        }
+        return occasion.ways()
+                .buttonTables()
+                .flatMap(tables -> tables.more(
+                        occasion.first().note().id(),
+                        occasion.tones().size(),
+                        all.stream().map(ButtonFound.Ready::option).toList()));
+    }
+
+    /** Those that cost the whole tune least first; of two that cost the same the one on the key where the plain path has the note. */
+    private Ranked byPrice(List<ButtonFound.Ready> all, List<ButtonTables.Price> prices) {
+        List<Integer> order = new ArrayList<>();
+        for (int i = 0; i < all.size(); i++) {
+            order.add(i);
+        }
+        order.sort(Comparator.comparingDouble((Integer at) -> prices.get(at).cost())
+                .thenComparing(at -> isElsewhere(all.get(at))));
+        ButtonTables.Price plain = occasion.ways()
+                .buttonTables()
+                .flatMap(tables -> tables.bare(
+                        occasion.first().note().id(), occasion.tones().size()))
+                .orElse(prices.get(order.get(0)));
+        return new Ranked(
+                order.stream().map(all::get).toList(),
+                Optional.of(prices.get(order.get(0)).minus(plain)));
+    }
+
+    /** As the path has it where it stands already; where nothing is known, the cheapest for the hand. */
+    private List<ButtonFound.Ready> byHand(List<ButtonFound.Ready> all) {
+        List<ButtonFound.Ready> sorted = new ArrayList<>(all);
+        if (isPlaced()) {
+            Optional<ButtonOption> taken =
+                    occasion.ways().optionOnButtons(occasion.first().note().id());
+            sorted.sort(Comparator.comparingInt((ButtonFound.Ready each) ->
+                            taken.map(option -> unlike(option, each.option())).orElse(0))
+                    .thenComparingDouble(each -> each.option().cost()));
+        } else {
+            sorted.sort(Comparator.comparingDouble(each -> each.option().cost()
+                    + (each.found().own().finger() == LITTLE_FINGER ? LITTLE : 0)
+                    + (isElsewhere(each) ? OTHER_KEY : 0)));
+        }
+        return List.copyOf(sorted);
+    }
+
+    /** In how many of first, own and last button and finger two ways differ. */
+    private static int unlike(ButtonOption one, ButtonOption other) {
+        return (one.way().equals(other.way()) ? 0 : 4)
+                + (one.exit().equals(other.exit()) ? 0 : 2)
+                + (one.entry().equals(other.entry()) ? 0 : 1);
+    }
+
+    /** Whether its note is played by another key than where the plain path has it. */
+    private boolean isElsewhere(ButtonFound.Ready each) {
+        return occasion.ways()
+                .onButtons(occasion.first().note().id())
+                .filter(way -> !way.key().equals(each.found().own().key()))
+                .isPresent();
+    }
+
+    /** Whether it stands there already, so that the path has decided by which button and finger its note is played. */
+    private boolean isPlaced() {
+        return occasion.first()
+                .placed()
+                .filter(placement -> placement.stack().equals(occasion.stack()))
+                .isPresent();
+    }
+
+    /** The way that the hand takes. */
+    Optional<ButtonFound> best() {
+        return found.stream().findFirst().map(ButtonFound.Ready::found);
+    }
+
+    WrittenPitch written(int midi) {
+        return occasion.setting().key().spelled(midi);
+    }
+
+    // Sets under the hand
 
     /** The note's own ways: as the teacher has pinned it, or any. */
     List<ButtonSet.Held> notes() {
@@ -216,54 +245,30 @@ final class ButtonSpot {
         return pinned.isEmpty() ? all : pinned;
     }
 
-    private List<Found> found() {
-        List<Found> all = new ArrayList<>();
+    private List<ButtonFound> sets() {
+        List<ButtonFound> all = new ArrayList<>();
         for (ButtonSet.Held note : notes()) {
             List<List<Integer>> again = strikesAgain() ? again(note) : List.of(List.of());
-            for (Pitches pitches :
-                    again.isEmpty() ? List.<Pitches>of() : pitches(note.way().key())) {
-                for (ButtonSet set : sets(note, pitches)) {
+            for (ButtonPitches.Pitches some : again.isEmpty()
+                    ? List.<ButtonPitches.Pitches>of()
+                    : pitches.pitches(note.way().key())) {
+                for (ButtonSet set : sets(note, some)) {
                     for (List<Integer> fingers : again) {
                         double small = set.cost() - chordCost(set);
-                        all.add(new Found(set, pitches.midi(), fingers, pitches.cost() + small + costOf(fingers)));
+                        double cost = some.cost() + small + costOf(fingers);
+                        all.add(new ButtonFound(set, some.midi(), fingers, List.of(), cost));
                     }
                 }
             }
         }
-        Optional<ButtonWay> plain =
-                occasion.ways().onButtons(occasion.first().note().id());
-        if (isPlaced()) {
-            all.sort(Comparator.comparing((Found each) ->
-                            plain.filter(way -> isOwn(way, each.set().first())).isEmpty())
-                    .thenComparingDouble(Found::cost));
-            return List.copyOf(all);
-        }
-        all.sort(Comparator.comparingDouble(each -> each.cost()
-                + (each.set().first().finger() == LITTLE_FINGER ? LITTLE : 0)
-                + (plain.filter(way -> !way.key().equals(each.set().first().key()))
-                                .isPresent()
-                        ? OTHER_KEY
-                        : 0)));
-        return List.copyOf(all);
+        return all;
     }
 
-    /** Whether it stands there already, so that the path has decided by which button and finger its note is played. */
-    private boolean isPlaced() {
-        return occasion.first()
-                .placed()
-                .filter(placement -> placement.stack().equals(occasion.stack()))
-                .isPresent();
-    }
-
-    private static boolean isOwn(ButtonWay way, ButtonWay own) {
-        return way.key().equals(own.key()) && way.finger() == own.finger();
-    }
-
-    private List<ButtonSet> sets(ButtonSet.Held note, Pitches pitches) {
+    private List<ButtonSet> sets(ButtonSet.Held note, ButtonPitches.Pitches some) {
         List<ButtonSet> sets = ButtonSet.of(List.of(note)).stream().toList();
         for (int i = 0; i < roles.size(); i++) {
             List<ButtonSet.Held> ways =
-                    sounds.ways(pitches.midi().get(i), roles.get(i).isSmall());
+                    sounds.ways(some.midi().get(i), roles.get(i).isSmall());
             sets = sets.stream()
                     .flatMap(set -> ways.stream().flatMap(way -> set.with(way).stream()))
                     .toList();
@@ -280,6 +285,144 @@ final class ButtonSpot {
             }
         }
         return ButtonSet.of(chord).map(ButtonSet::cost).orElse(0.0);
+    }
+
+    // Strokes of the bellows
+
+    /** The note on one key and on another the other way of the bellows, by turns; where a button sounds the same both ways it stays down. */
+    private List<ButtonFound> rocked() {
+        List<ButtonFound> all = new ArrayList<>();
+        int strokes = figure.parts().size();
+        for (ButtonSet.Held note : notes()) {
+            if (note.button().isSameBothWays()) {
+                for (ButtonPitches.Pitches some : pitches.pitches(note.way().key())) {
+                    for (ButtonSet set : sets(note, some)) {
+                        List<ButtonWay> walked = java.util.Collections.nCopies(strokes, set.first());
+                        all.add(new ButtonFound(set, some.midi(), List.of(), walked, STROKES));
+                    }
+                }
+            } else if (roles.isEmpty()) {
+                for (ButtonSet.Held back : sounds.ways(midi(), false)) {
+                    ButtonSet.shape(note, back).ifPresent(cost -> {
+                        List<ButtonWay> walked = new ArrayList<>();
+                        for (int i = 0; i < strokes; i++) {
+                            walked.add(i % 2 == 0 ? note.way() : back.way());
+                        }
+                        ButtonSet set = ButtonSet.of(List.of(note)).orElseThrow();
+                        all.add(new ButtonFound(set, List.of(), List.of(), walked, STROKES + cost));
+                    });
+                }
+            }
+        }
+        return all;
+    }
+
+    /** Whether the note has a key the other way of the bellows. */
+    boolean canRock() {
+        List<ButtonSet.Held> ways = sounds.ways(midi(), false);
+        return ways.stream()
+                .anyMatch(one -> one.button().isSameBothWays()
+                        || ways.stream()
+                                .anyMatch(other -> other.way().key().bellows()
+                                        != one.way().key().bellows()));
+    }
+
+    // Walks
+
+    /** What each part of a melodic triplet sounds (MIDI); none where something has no such note. */
+    List<Integer> walkedPitches() {
+        List<Integer> midi = new ArrayList<>();
+        for (Part part : figure.parts()) {
+            pitches.walked(part.landing()).ifPresent(midi::add);
+        }
+        return midi.size() == figure.parts().size() ? midi : List.of();
+    }
+
+    private List<ButtonFound.Ready> walks() {
+        List<Integer> midi = walkedPitches();
+        List<List<ButtonWalks.Step>> steps = new ArrayList<>();
+        for (int i = 0; i < midi.size(); i++) {
+            List<ButtonSet.Held> ways = i == 0 ? notes() : sounds.ways(midi.get(i), true);
+            steps.add(ways.stream()
+                    .map(held -> new ButtonWalks.Step(held.way(), held.isStandIn() ? STAND_IN : 0))
+                    .toList());
+        }
+        if (steps.isEmpty() || steps.stream().anyMatch(List::isEmpty)) {
+            return List.of();
+        }
+        Fraction part = occasion.spanMillis().dividedBy(steps.size());
+        List<ButtonOption> options =
+                ButtonWalks.of(steps, part, walkTimes(), occasion.playing().school());
+        if (options.isEmpty()) {
+            options =
+                    ButtonWalks.of(steps, SLOW, walkTimes(), occasion.playing().school());
+        }
+        return options.stream()
+                .map(option -> new ButtonFound.Ready(
+                        new ButtonFound(
+                                ButtonSet.of(List.of(held(option.way()))).orElseThrow(),
+                                midi,
+                                List.of(),
+                                option.strokes().ways(),
+                                option.cost()),
+                        option))
+                .toList();
+    }
+
+    private static ButtonSet.Held held(ButtonWay way) {
+        return new ButtonSet.Held(way, false, false);
+    }
+
+    // Joined
+
+    /** Two notes by one way each. */
+    record Join(ButtonSet.Held from, ButtonSet.Held to) {
+        boolean isOneWay() {
+            return ButtonSet.isOneWay(from.way().key(), to.way().key());
+        }
+
+        boolean isOneButton() {
+            return !isOneWay() || from.button().equals(to.button());
+        }
+    }
+
+    /** Both notes by every two ways, each finger on its own button. */
+    Stream<Join> joins() {
+        List<ButtonSet.Held> ends = sounds.ways(occasion.tones().get(1).melody().midi(), false);
+        return notes().stream()
+                .filter(note -> !note.isStandIn())
+                .flatMap(note -> ends.stream().filter(end -> !end.isStandIn()).map(end -> new Join(note, end)));
+    }
+
+    private List<ButtonFound.Ready> joined() {
+        double whole = occasion.spanMillis().toDouble();
+        List<Double> shares = occasion.tones().stream()
+                .map(tone ->
+                        tone.length().dividedBy(occasion.lengthWholeNotes()).toDouble())
+                .toList();
+        List<ButtonFound.Ready> all = new ArrayList<>();
+        joins().forEach(join -> ButtonSet.of(List.of(join.from, join.to)).ifPresent(set -> {
+            List<ButtonWay> ways = List.of(join.from.way(), join.to.way());
+            List<Integer> midi =
+                    occasion.tones().stream().map(tone -> tone.melody().midi()).toList();
+            all.add(new ButtonFound.Ready(
+                    new ButtonFound(ButtonSet.of(List.of(join.from)).orElseThrow(), midi, List.of(), ways, 0),
+                    new ButtonOption(
+                            ways.get(0),
+                            ways.get(0),
+                            ways.get(1),
+                            0,
+                            whole * shares.get(1),
+                            new ButtonOption.Strokes(ways, shares, true))));
+        }));
+        return all;
+    }
+
+    ButtonWalks.Times walkTimes() {
+        return new ButtonWalks.Times(
+                occasion.times().floor().max(occasion.times().of("button")),
+                occasion.times().of("button same finger"),
+                occasion.times().of("bellows stroke"));
     }
 
     // The same button again
@@ -314,7 +457,7 @@ final class ButtonSpot {
                 run.add(own + step * i);
             }
             boolean isInReach = fingers.containsAll(run);
-            if (isInReach && instrument.family() == wildflourish.core.instrument.Family.TWO_ROW_BOX) {
+            if (isInReach && instrument.family() == Family.TWO_ROW_BOX) {
                 all.add(run);
             }
             if (fingers.contains(own + step)) {
@@ -336,14 +479,5 @@ final class ButtonSpot {
         boolean isRun = fingers.size() > 2 && !fingers.get(0).equals(fingers.get(2));
         boolean isRising = isRun && fingers.get(1) > fingers.get(0);
         return 0.5 + (fingers.size() == 2 || (isRun && !isRising) ? 0 : isRising ? 0.2 : 0.1);
-    }
-
-    /** The set that the hand takes: as the path has the note where it can be. */
-    Optional<Found> best() {
-        return found.stream().findFirst();
-    }
-
-    WrittenPitch written(int midi) {
-        return occasion.setting().key().spelled(midi);
     }
 }

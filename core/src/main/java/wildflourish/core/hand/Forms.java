@@ -36,6 +36,13 @@ public final class Forms {
             case TURN -> areBare(notes) && isTurn(notes);
             case THIRD ->
                 notes.size() == 2 && areBare(notes) && areQuavers(notes) && steps(notes.get(0), notes.get(1)) == 2;
+            case TONE ->
+                notes.size() == 2
+                        && areBare(notes)
+                        && areQuavers(notes)
+                        && Math.abs(notes.get(0).melody().midi()
+                                        - notes.get(1).melody().midi())
+                                == 2;
             case NOTES -> notes.size() >= 2 && notes.size() <= 4 && areBare(notes);
             case APPROACH ->
                 isOne

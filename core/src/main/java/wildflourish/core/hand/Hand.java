@@ -30,6 +30,16 @@ public interface Hand {
             return Optional.empty();
         }
 
+        /** The figure as this hand makes it where it may choose the way that needs the least time. */
+        default Optional<Made> quickest() {
+            return make();
+        }
+
+        /** What it costs over the whole tune; empty where that is not known. */
+        default Optional<Price> price() {
+            return Optional.empty();
+        }
+
         /** Why the figure must wait for a finger that has just moved; empty where none must. */
         Optional<Refusal> waits();
     }

@@ -6,6 +6,7 @@ import java.util.HashMap;
 import java.util.Map;
 import java.util.Optional;
 import wildflourish.core.fingering.ButtonDemand;
+import wildflourish.core.fingering.ButtonTables;
 import wildflourish.core.fingering.Demand;
 import wildflourish.core.fingering.HandLines;
 import wildflourish.core.fingering.HandTables;
@@ -57,6 +58,20 @@ public final class Hands {
                 && asked.demands()
                         .equals(WrittenSlurs.of(tune, version.playing().instrument()));
         return isPlain ? plain : LAST.of(new Asked(tune, version.playing(), asked.pins(), asked.demands(), Map.of()));
+    }
+
+    /** What the version costs the hand on buttons along a line of it; empty on other instruments. */
+    static Optional<ButtonTables> buttonTables(Tune tune, Version version, Line line) {
+        Playing playing = version.playing();
+        return playing.instrument().buttons().isEmpty()
+                ? Optional.empty()
+                : Optional.of(ButtonTables.of(
+                        tune,
+                        playing.instrument(),
+                        playing.schools(),
+                        playing.tempo(),
+                        linePins(version),
+                        ButtonDemands.of(tune, version, line, plain(tune, version))));
     }
 
     /** What ornaments, layers and the teacher ask of the hand on strings along a line of the version. */

@@ -38,7 +38,7 @@ public final class Scene {
         this.profile = profile;
         this.line = line;
         this.lines = lines;
-        this.ways = Ways.of(tune, version, lines);
+        this.ways = Ways.of(tune, version, lines).with(new Lazily<>(() -> Hands.buttonTables(tune, version, line)));
         this.hand = hand;
         this.made = new Attempt[line.tones().size()];
     }

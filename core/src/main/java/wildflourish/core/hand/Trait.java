@@ -26,8 +26,16 @@ public enum Trait {
     FINGERS_LIE,
     /** What is added lies under the other hand. */
     OTHER_HAND,
-    /** The bellows go on as the note before has them. */
+    /** The bellows go on as the notes before and after have them. */
     SAME_BELLOWS,
+    /** The bellows turn on its first sound. */
+    TURNS_ON,
+    /** The bellows are far out of balance the way it takes them. */
+    LITTLE_AIR,
+    /** It lasts longer than the bellows go one way. */
+    OUT_OF_AIR,
+    /** A further sound is none of the scale, and long enough to be heard as a note. */
+    FOREIGN_NOTE,
     /** A reed that speaks late sounds a small note. */
     LOW_REED,
     /** The lower note of a roll lies a third away. */

@@ -3,6 +3,9 @@ package wildflourish.core.hand;
 import java.util.HashMap;
 import java.util.Map;
 import java.util.Optional;
+import wildflourish.core.fingering.Balance;
+import wildflourish.core.fingering.ButtonOption;
+import wildflourish.core.fingering.ButtonTables;
 import wildflourish.core.fingering.ButtonWay;
 import wildflourish.core.fingering.FingeringPath;
 import wildflourish.core.fingering.HandLines;
@@ -32,7 +35,11 @@ public final class Ways {
 
     private final Map<NoteId, String> pinsOnStrings;
     /** Which buttons notes are played by. */
-    private final Map<NoteId, ButtonWay> onButtons;
+    private final Map<NoteId, ButtonOption> onButtons;
+
+    private final Map<NoteId, Balance> balances;
+    /** What the tune costs the hand on buttons, worked out when it is first asked for. */
+    private final Lazily<Optional<ButtonTables>> tables;
 
     private Ways(
             Instrument instrument,
@@ -40,14 +47,20 @@ public final class Ways {
             Map<NoteId, Fingering> pins,
             Map<NoteId, StringWay> onStrings,
             Map<NoteId, String> pinsOnStrings,
-            Map<NoteId, ButtonWay> onButtons) {
+            Map<NoteId, ButtonOption> onButtons,
+            Map<NoteId, Balance> balances,
+            Lazily<Optional<ButtonTables>> tables) {
         this.instrument = instrument;
         this.path = path;
         this.pins = Map.copyOf(pins);
         this.onStrings = Map.copyOf(onStrings);
         this.pinsOnStrings = Map.copyOf(pinsOnStrings);
         this.onButtons = Map.copyOf(onButtons);
+        this.balances = Map.copyOf(balances);
+        this.tables = tables;
     }
+
+    private static final Lazily<Optional<ButtonTables>> NO_TABLES = new Lazily<>(Optional::empty);
 
     public static Ways of(Tune tune, Version version) {
         return of(tune, version, Hands.lines(tune, version));
@@ -60,7 +73,7 @@ public final class Ways {
             return on(version, lines);
         }
         FingeringPath path = FingeringPath.of(tune.notes(), instrument, fixed(tune, version));
-        return new Ways(instrument, path, pins(tune, version), Map.of(), Map.of(), Map.of());
+        return new Ways(instrument, path, pins(tune, version), Map.of(), Map.of(), Map.of(), Map.of(), NO_TABLES);
     }
 
     /** As lines on strings or buttons have it. */
@@ -71,12 +84,24 @@ public final class Ways {
                 Map.of(),
                 lines.map(HandLines::ways).orElse(Map.of()),
                 Hands.linePins(version),
-                lines.map(HandLines::buttons).orElse(Map.of()));
+                lines.map(HandLines::buttons).orElse(Map.of()),
+                lines.map(HandLines::balances).orElse(Map.of()),
+                NO_TABLES);
+    }
+
+    /** The same with what the tune costs the hand on buttons. */
+    Ways with(Lazily<Optional<ButtonTables>> known) {
+        return new Ways(instrument, path, pins, onStrings, pinsOnStrings, onButtons, balances, known);
+    }
+
+    /** What the tune costs the hand on buttons; empty elsewhere, and where nothing of the tune around is known. */
+    Optional<ButtonTables> buttonTables() {
+        return tables.get();
     }
 
     /** Where nothing is known of the tune around: usual fingerings. */
     static Ways usual(Instrument instrument) {
-        return new Ways(instrument, FingeringPath.NONE, Map.of(), Map.of(), Map.of(), Map.of());
+        return new Ways(instrument, FingeringPath.NONE, Map.of(), Map.of(), Map.of(), Map.of(), Map.of(), NO_TABLES);
     }
 
     /** How a note is held and struck on strings; empty elsewhere, and where it cannot be played. */
@@ -86,6 +111,16 @@ public final class Ways {
 
     /** Which button a note is played by, and how; empty elsewhere, and where it cannot be played. */
     public Optional<ButtonWay> onButtons(NoteId note) {
+        return optionOnButtons(note).map(ButtonOption::way);
+    }
+
+    /** How the bellows stand before a note; empty where they sound the same both ways, and elsewhere. */
+    Optional<Balance> balance(NoteId note) {
+        return Optional.ofNullable(balances.get(note));
+    }
+
+    /** The same with what stands on the note. */
+    Optional<ButtonOption> optionOnButtons(NoteId note) {
         return Optional.ofNullable(onButtons.get(note));
     }
 

@@ -39,6 +39,10 @@ public enum Begin {
     NUDGE,
     /** The same button by another finger. */
     AGAIN,
+    /** The same note by a turn of the bellows. */
+    TURN,
+    /** Another button before the one before comes up. */
+    JOINED,
     HAMMER,
     PULL,
     SLIDE;
@@ -50,8 +54,9 @@ public enum Begin {
     /** Whether a new attack is heard: the sound before it gives way. */
     public boolean isStruck() {
         return switch (this) {
-            case TONGUE, DOUBLE, CLOSE, POP, STROKE, BRUSH, BITE, LIGHT, SWELL, AGAIN -> true;
-            case HELD, FINGERS, ATTACK, PUSH, SETTLE, STOP, BREATH, SAME_BOW, NUDGE, HAMMER, PULL, SLIDE -> false;
+            case TONGUE, DOUBLE, CLOSE, POP, STROKE, BRUSH, BITE, LIGHT, SWELL, AGAIN, TURN -> true;
+            case HELD, FINGERS, ATTACK, PUSH, SETTLE, STOP, BREATH, SAME_BOW, NUDGE, JOINED, HAMMER, PULL, SLIDE ->
+                false;
         };
     }
 

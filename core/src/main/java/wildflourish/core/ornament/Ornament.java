@@ -84,6 +84,8 @@ public record Ornament(
         TURN,
         /** Two quavers a third apart. */
         THIRD,
+        /** Two quavers a tone apart. */
+        TONE,
         /** Two to four notes, whatever they are. */
         NOTES,
         /** One note whose next one lies a step away. */

@@ -27,6 +27,7 @@ public enum Refusal {
     NOT_RISING,
     NO_OTHER_NOTE,
     OTHER_KIND_OF_TUNE,
+    WRONG_KIND_OF_TUNE,
     BEAT_WOULD_BE_LOST,
     NOTHING_BELOW_ON_STRING,
     NO_FINGER_ABOVE,
@@ -83,6 +84,10 @@ public enum Refusal {
     RINGS_ON,
     NO_BUTTON_FOLLOWS,
     NO_SECOND_FINGER,
+    ONE_WAY_ONLY,
+    TURN_BETWEEN,
+    SAME_BUTTON,
+    ONE_FINGER_BOTH,
     NO_SUCH_NOTE,
     BELLOWS_DISAGREE,
     HAND_CANNOT,
@@ -124,7 +129,14 @@ public enum Refusal {
     CANNOT_LEND,
     FINGER_LANDING,
     FINGER_JUST_LIFTED,
-    TOO_FAST;
+    TOO_FAST,
+    NO_WAY_IN_OR_OUT,
+    TOO_FAR_ROUND,
+    FINGER_BUSY,
+    NO_AIR,
+    NO_BASSES,
+    ON_A_BEAT,
+    LIES_WELL_ALREADY;
 
     /** Those that say of what notes an ornament is made, where these are none. */
     private static final Set<Refusal> OF_NOTES =

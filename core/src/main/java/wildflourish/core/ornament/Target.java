@@ -29,6 +29,8 @@ public record Target(Kind kind, int number, String name) {
         OCTAVE,
         /** The scale note between the note before and the note, or between the first and the second of the span. */
         MIDDLE,
+        /** The half tone between the first note of the span and the second, a tone apart. */
+        HALF,
         NEXT,
         /** Steps of the scale towards the next note. */
         TOWARDS,
@@ -61,6 +63,7 @@ public record Target(Kind kind, int number, String name) {
             Map.entry("8+", new Target(Kind.OCTAVE, 1, "")),
             Map.entry("8-", new Target(Kind.OCTAVE, -1, "")),
             Map.entry("mid", new Target(Kind.MIDDLE, 0, "")),
+            Map.entry("half", new Target(Kind.HALF, 0, "")),
             Map.entry("next", new Target(Kind.NEXT, 0, "")),
             Map.entry("before", new Target(Kind.BEFORE, 0, "")),
             Map.entry("over", new Target(Kind.OVER, 0, "")),
@@ -130,6 +133,7 @@ public record Target(Kind kind, int number, String name) {
             case SEMITONE -> "#" + signed;
             case OCTAVE -> number > 0 ? "8+" : "8-";
             case MIDDLE -> "mid";
+            case HALF -> "half";
             case NEXT -> "next";
             case TOWARDS -> ">" + number;
             case WALK -> "walk" + number;

@@ -9,7 +9,7 @@ import wildflourish.core.table.Row;
 import wildflourish.core.table.Table;
 
 /**
- * In which kinds of tune an ornament on strings is usual, and to which alone it belongs; a row of {@code ornaments/fiddle.usage} or {@code plucked.usage}.
+ * In which kinds of tune an ornament on strings or buttons is usual, and to which alone it belongs; a row of {@code ornaments/fiddle.usage}, {@code plucked.usage} or {@code boxes.usage}.
  *
  * @param families whose it is; none for all of its table
  * @param school the ornament's own school that the row is for; empty for any
@@ -19,6 +19,7 @@ import wildflourish.core.table.Table;
 public record Usage(String ornament, Set<Family> families, String school, Set<String> usual, Set<String> only) {
     private static final List<Usage> BOWED = read("ornaments/fiddle.usage");
     private static final List<Usage> PLUCKED = read("ornaments/plucked.usage");
+    private static final List<Usage> ON_BUTTONS = read("ornaments/boxes.usage");
 
     private static List<Usage> read(String table) {
         return Table.load(table).rows().stream().map(Usage::from).toList();
@@ -52,12 +53,24 @@ public record Usage(String ornament, Set<Family> families, String school, Set<St
 
     /** The first row for an ornament as a family makes it, in one of its own schools; empty where nothing is said of it. */
     public static Optional<Usage> of(Family family, String ornament, String school) {
-        return (family == Family.FIDDLE ? BOWED : PLUCKED)
-                .stream()
-                        .filter(usage -> usage.families.isEmpty() || usage.families.contains(family))
-                        .filter(usage -> usage.ornament.equals(ornament)
-                                && (usage.school.isEmpty() || usage.school.equals(school)))
-                        .findFirst();
+        return rows(family).stream()
+                .filter(usage -> usage.families.isEmpty() || usage.families.contains(family))
+                .filter(usage ->
+                        usage.ornament.equals(ornament) && (usage.school.isEmpty() || usage.school.equals(school)))
+                .findFirst();
+    }
+
+    private static List<Usage> rows(Family family) {
+        return switch (family) {
+            case TWO_ROW_BOX, ANGLO, ENGLISH -> ON_BUTTONS;
+            case FIDDLE -> BOWED;
+            default -> PLUCKED;
+        };
+    }
+
+    /** The kinds of tune that it belongs to alone, by name in order; none where it belongs to all. */
+    public List<String> onlyIn() {
+        return only.stream().sorted().toList();
     }
 
     public boolean isUsualIn(String kind, boolean isSixEight) {

@@ -35,13 +35,7 @@ public final class Tables {
         }
         backward[count - 1] = new double[stages.states(count - 1)];
         for (int stage = count - 2; stage >= 0; stage--) {
-            backward[stage] = new double[stages.states(stage)];
-            double[] next = backward[stage + 1];
-            for (int state = 0; state < backward[stage].length; state++) {
-                double[] least = {NEVER};
-                stages.moves(stage, state, (to, cost) -> least[0] = Math.min(least[0], cost + next[to]));
-                backward[stage][state] = least[0];
-            }
+            backward[stage] = backward(stages, stage, backward[stage + 1]);
         }
         return new Tables(forward, backward);
     }
@@ -85,6 +79,45 @@ public final class Tables {
             }
         }
         return least(here);
+    }
+
+    /**
+     * The same through each state of one of the other stages.
+     *
+     * @param at which of the others, from 0
+     */
+    public double[] through(Trellis.Stages others, int first, int last, int at) {
+        double[] here = new double[others.states(0)];
+        for (int state = 0; state < here.length; state++) {
+            here[state] = first == 0 ? others.begin(state) : forward[first - 1][state];
+        }
+        for (int stage = 0; stage < at; stage++) {
+            double[] next = new double[others.states(stage + 1)];
+            Arrays.fill(next, NEVER);
+            forward(others, stage, here, next);
+            here = next;
+        }
+        double[] onwards =
+                last + 1 < forward.length ? backward[last + 1] : new double[others.states(others.count() - 1)];
+        for (int stage = others.count() - 2; stage >= at; stage--) {
+            onwards = backward(others, stage, onwards);
+        }
+        double[] whole = new double[here.length];
+        for (int state = 0; state < whole.length; state++) {
+            whole[state] = here[state] + onwards[state];
+        }
+        return whole;
+    }
+
+    /** From after each state of a stage to the end, where that is known of the next. */
+    private static double[] backward(Trellis.Stages stages, int stage, double[] next) {
+        double[] here = new double[stages.states(stage)];
+        for (int state = 0; state < here.length; state++) {
+            double[] least = {NEVER};
+            stages.moves(stage, state, (to, cost) -> least[0] = Math.min(least[0], cost + next[to]));
+            here[state] = least[0];
+        }
+        return here;
     }
 
     private static double least(double[] costs) {

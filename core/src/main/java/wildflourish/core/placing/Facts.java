@@ -75,6 +75,13 @@ public record Facts(Situation situation, Stack stack, int count, Optional<Attemp
         return count > 1 && Forms.areEqual(notes());
     }
 
+    /** By how much it costs the hand on buttons more than fits easily, in turns of the bellows; 0 where it does not. */
+    double detour() {
+        return attempt.flatMap(Attempt::price)
+                .flatMap(price -> Detour.of(situation.playing().school()).map(each -> each.over(price)))
+                .orElse(0.0);
+    }
+
     /** The fastest tempo at which it is clean; empty where it needs no time or cannot be made. */
     public Optional<Tempo> cleanUpTo() {
         return attempt.flatMap(Attempt::cleanUpTo);

@@ -12,6 +12,9 @@ import wildflourish.core.version.Placement;
  * @param reasons all that hold, the strongest first
  */
 public record Fit(Facts facts, List<Refusal> refusals, List<Reason> reasons) {
+    /** What each turn and hop beyond what fits easily weighs, in points. */
+    private static final double A_TURN = 10;
+
     public Fit {
         refusals = List.copyOf(refusals);
         reasons = List.copyOf(reasons);
@@ -33,12 +36,14 @@ public record Fit(Facts facts, List<Refusal> refusals, List<Reason> reasons) {
 
     /** What a reason weighs for the ornaments of the stack that ask it. */
     private int points(Reason reason) {
-        return facts.stack().choices().stream()
-                .map(choice -> choice.ornament().speech())
-                .filter(speech -> speech.reasons().contains(reason))
-                .mapToInt(speech -> speech.pointsOf(reason))
-                .max()
-                .orElse(reason.points());
+        int further = reason == Reason.COSTS_A_DETOUR ? (int) Math.round(-A_TURN * facts.detour()) : 0;
+        return further
+                + facts.stack().choices().stream()
+                        .map(choice -> choice.ornament().speech())
+                        .filter(speech -> speech.reasons().contains(reason))
+                        .mapToInt(speech -> speech.pointsOf(reason))
+                        .max()
+                        .orElse(reason.points());
     }
 
     public Placement placement() {

@@ -7,6 +7,7 @@ import wildflourish.core.hand.Attempt;
 import wildflourish.core.hand.Forms;
 import wildflourish.core.hand.Held;
 import wildflourish.core.hand.Made;
+import wildflourish.core.hand.Price;
 import wildflourish.core.hand.Trait;
 import wildflourish.core.instrument.Family;
 import wildflourish.core.instrument.Hole;
@@ -33,6 +34,9 @@ final class Reasons {
     private static final int OCTAVE = 12;
     private static final Fraction CROTCHET = Fraction.of(1, 4);
     private static final Fraction QUAVER = Fraction.of(1, 8);
+
+    /** What hardly costs anything, in turns of the bellows. */
+    private static final double LITTLE = 0.3;
 
     private final Facts facts;
     private final Situation situation;
@@ -126,7 +130,16 @@ final class Reasons {
             case FILLS_A_GAP -> fillsGap();
             case BELONGS_TO_THE_CHORD -> has(Trait.SOUNDS_CHORD);
             case CLOSES_THE_PHRASE -> isLong() && situation.endsPhrase(lastNote());
-            case LIES_WITH_THE_BELLOWS -> has(Trait.SAME_BELLOWS);
+            case LIES_WITH_THE_BELLOWS -> liesWithTheBellows();
+            case SAVES_THE_BELLOWS ->
+                price().filter(each -> each.more() <= -1 && each.turns() < 0).isPresent();
+            case SAVES_A_HOP ->
+                price().filter(each -> each.more() <= -1 && each.turns() >= 0).isPresent();
+            case COSTS_A_DETOUR -> facts.detour() > 0;
+            case HOME_NOTE -> false;
+            case TURN_ACCENTS_ALREADY -> has(Trait.TURNS_ON);
+            case LITTLE_AIR_LEFT -> has(Trait.LITTLE_AIR);
+            case FOREIGN_NOTE -> has(Trait.FOREIGN_NOTE);
             case HANDS_ALTERNATE -> has(Trait.OTHER_HAND);
             case LIFTS_THE_OFF_BEAT -> !situation.isOnBeat();
             case CLASHES_WITH_THE_CHORD -> has(Trait.CLASHES);
@@ -169,6 +182,20 @@ final class Reasons {
             case TAP_ON_RISE -> situation.rise() > 0;
             case BENDS_TUNING -> situation.instrument().family() == Family.WHISTLE;
         };
+    }
+
+    // Buttons
+
+    private Optional<Price> price() {
+        return facts.attempt().flatMap(Attempt::price);
+    }
+
+    /** It costs next to nothing, and the bellows turn no more often; where that is not known, they turn neither before it nor after. */
+    private boolean liesWithTheBellows() {
+        boolean isSameBothWays = situation.instrument().family() == Family.ENGLISH;
+        return !isSameBothWays
+                && price().map(each -> each.more() <= LITTLE && each.turns() <= 0)
+                        .orElse(has(Trait.SAME_BELLOWS));
     }
 
     // Strings

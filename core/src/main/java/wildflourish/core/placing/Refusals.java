@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import wildflourish.core.hand.Attempt;
+import wildflourish.core.hand.Trait;
 import wildflourish.core.ornament.Ornament;
 import wildflourish.core.ornament.Refusal;
 import wildflourish.core.ornament.Usage;
@@ -35,9 +36,26 @@ final class Refusals {
             all.add(Refusal.NO_USAGE_KNOWN);
         }
         if (all.isEmpty()) {
-            attempt.tooFast().ifPresent(all::add);
+            attempt.tooFast().or(() -> ofPrice(facts)).ifPresent(all::add);
         }
         return all.stream().distinct().sorted().toList();
+    }
+
+    /** On buttons: no way to it and on, too far out of the way, or longer than the air lasts. */
+    private static Optional<Refusal> ofPrice(Facts facts) {
+        Attempt attempt = facts.attempt().orElseThrow();
+        if (attempt.price().filter(price -> !price.isPlayable()).isPresent()) {
+            return attempt.price().map(price -> price.isReachable() ? Refusal.TOO_FAST : Refusal.NO_WAY_IN_OR_OUT);
+        }
+        boolean isTooFar = attempt.price()
+                .filter(price -> Detour.of(facts.situation().playing().school())
+                        .filter(detour -> detour.isTooFar(price))
+                        .isPresent())
+                .isPresent();
+        if (isTooFar) {
+            return Optional.of(Refusal.TOO_FAR_ROUND);
+        }
+        return attempt.traits().contains(Trait.OUT_OF_AIR) ? Optional.of(Refusal.NO_AIR) : Optional.empty();
     }
 
     private static boolean isBeforeForm(Refusal refusal) {
@@ -73,7 +91,7 @@ final class Refusals {
             case NOT_FROM_A_BEAT -> !facts.situation().isOnBeat();
             case STRUCTURAL_NOTE -> isLeftOut(facts) && isStructural(facts.situation());
             case REST_MUST_FOLLOW -> facts.after().isPresent();
-            case OTHER_KIND_OF_TUNE, NOT_THIS_TUNE -> isOfOtherTunes(facts);
+            case OTHER_KIND_OF_TUNE, WRONG_KIND_OF_TUNE, NOT_THIS_TUNE -> isOfOtherTunes(facts);
             case BEAT_WOULD_BE_LOST -> losesBeat(facts);
             case NOT_AT_THE_END -> !facts.situation().endsPart();
             default -> false;

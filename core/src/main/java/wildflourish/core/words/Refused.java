@@ -7,6 +7,7 @@ import wildflourish.core.ornament.Choice;
 import wildflourish.core.ornament.Ornament;
 import wildflourish.core.ornament.Ornament.StandsFor;
 import wildflourish.core.ornament.Refusal;
+import wildflourish.core.ornament.Usage;
 import wildflourish.core.placing.Facts;
 import wildflourish.core.placing.Situation;
 
@@ -31,8 +32,10 @@ final class Refused {
             case NO_BREATH_AT_REED -> "no breath meets this reed: close the chanter";
             case CLAIMED_TWICE -> claimed(facts);
             case WRONG_LENGTH ->
-                "it needs " + lengths(facts) + "; here " + (facts.count() == 1 ? "is " : "are ")
-                        + Words.noteLength(facts.lengthWholeNotes());
+                facts.cleanUpTo().isPresent()
+                        ? "the note is too short to swell: slow down, or choose a longer one"
+                        : "it needs " + lengths(facts) + "; here " + (facts.count() == 1 ? "is " : "are ")
+                                + Words.noteLength(facts.lengthWholeNotes());
             case WRONG_NOTES -> "these notes are not what it stands for: " + standsFor(facts);
             case PITCHES_DIFFER -> "its strokes repeat one pitch; these notes differ";
             case NOTES_DO_NOT_MATCH -> "these are not the notes it stands for";
@@ -61,6 +64,18 @@ final class Refused {
             case TIED_OVER -> "it is already sounding; there is no stroke to decorate";
             case NO_BUTTON_FOLLOWS -> "no higher button follows in this row";
             case NO_SECOND_FINGER -> "only one finger reaches that button";
+            case ONE_WAY_ONLY -> note + " sounds one way of the bellows only: nothing to rock on";
+            case TURN_BETWEEN -> "the bellows turn between them";
+            case SAME_BUTTON -> "the same button must come up first";
+            case ONE_FINGER_BOTH -> "one finger has both buttons";
+            case NO_WAY_IN_OR_OUT -> "your hand cannot come from, or go on to, its neighbours";
+            case TOO_FAR_ROUND -> "it costs " + turnsAndHops(facts) + ": " + smaller(facts);
+            case FINGER_BUSY -> "that finger is holding another note";
+            case NO_AIR -> "the bellows run out that way";
+            case NO_BASSES -> "a concertina has no basses";
+            case ON_A_BEAT -> "the beat needs its own note";
+            case LIES_WELL_ALREADY -> "it lies well: play what is written";
+            case WRONG_KIND_OF_TUNE -> "it belongs in " + kindsOfTune(facts);
             case NO_SUCH_NOTE -> "a note that it wants is not on this instrument";
             case BELLOWS_DISAGREE -> "its notes go different ways of the bellows";
             case HAND_CANNOT -> "one hand cannot reach or cross to these buttons";
@@ -165,12 +180,38 @@ final class Refused {
     }
 
     private static String tooFast(Facts facts) {
-        String smaller = facts.ornament().manner().growsFrom().stream()
+        boolean isCleanByItself = facts.attempt().flatMap(Attempt::tooFast).isEmpty();
+        if (isCleanByItself) {
+            return "at this speed the fingers do not come to it and on from it in time: slow down, or "
+                    + smaller(facts);
+        }
+        boolean hasSmaller = !facts.ornament().manner().growsFrom().isEmpty();
+        return "above " + clean(facts) + " it blurs: " + (hasSmaller ? "" : "slow down, or ") + smaller(facts);
+    }
+
+    /** What it costs more, in whole turns and hops. */
+    private static String turnsAndHops(Facts facts) {
+        return facts.attempt()
+                .flatMap(Attempt::price)
+                .map(price -> Math.round(price.more()) + " turns and hops")
+                .orElse("too many turns and hops");
+    }
+
+    private static String smaller(Facts facts) {
+        return facts.ornament().manner().growsFrom().stream()
                 .findFirst()
                 .flatMap(id -> Ornament.find(id, facts.situation().instrument().family()))
-                .map(each -> ": take the " + each.name())
-                .orElse(": slow down, or leave it plain");
-        return "above " + clean(facts) + " it blurs" + smaller;
+                .map(each -> "take the " + each.name())
+                .orElse("leave it plain");
+    }
+
+    private static String kindsOfTune(Facts facts) {
+        return Usage.of(
+                        facts.situation().instrument().family(),
+                        facts.ornament().id(),
+                        facts.situation().playing().schoolOf(facts.stack().main()))
+                .map(usage -> String.join("s and ", usage.onlyIn()) + "s")
+                .orElse("another kind of tune");
     }
 
     private static String claimed(Facts facts) {
@@ -211,6 +252,7 @@ final class Refused {
             case EQUAL -> "equal notes";
             case TURN -> "a note, its neighbour and the note again";
             case THIRD -> "two quavers a third apart";
+            case TONE -> "two quavers a tone apart";
             case NOTES -> "two to four notes";
             case APPROACH -> "a note that goes on by step";
             case AFTER -> "a note that comes after another";

@@ -145,6 +145,13 @@ public final class Words {
             case SECOND_TIME -> "they know the tune by now";
             case RESTS_THE_EAR -> "rest for the ear";
             case ONLY_ROLL_OF_CLOSED_NOTE -> "on the shut note it is the roll";
+            case SAVES_THE_BELLOWS -> "saves turns of the bellows";
+            case SAVES_A_HOP -> "saves the finger";
+            case HOME_NOTE -> "the home note or its fifth";
+            case TURN_ACCENTS_ALREADY -> "the turn accents it already";
+            case LITTLE_AIR_LEFT -> "little air is left that way";
+            case FOREIGN_NOTE -> "a foreign note, long enough to hear";
+            case COSTS_A_DETOUR -> "costs turns and hops";
             case ON_THE_BEAT -> "marks the beat";
             case ROOM_TO_SPARE -> "there is room to spare at this tempo";
             case SETS_OFF -> "sets the note off";

@@ -227,7 +227,8 @@ class ButtonPathTest {
             }
             Cheapest cheapest = new Cheapest(line, layout, ButtonCosts.of(school), options);
             cheapest.go(0, null, 0);
-            LinePath<ButtonWay> path = ButtonPath.best(line, layout, school, new ButtonPath.Asked(Map.of(), options));
+            LinePath<ButtonOption> path =
+                    ButtonPath.best(line, layout, school, new ButtonPath.Asked(Map.of(), options));
             if (cheapest.best < Double.POSITIVE_INFINITY) {
                 assertThat(path.cost()).as(name + " " + line).isCloseTo(cheapest.best, within(1e-9));
                 found++;

@@ -193,6 +193,7 @@ final class VersionWriter {
                         signs.append("!breath!");
                     }
                 }
+                case "hairpin" -> signs.append(mark("crescendo(")).append(mark("crescendo)"));
                 case "dot" -> signs.append('.');
                 case "dot-before" -> dotBefore(slots.get(0));
                 case "mordent" -> signs.append(schoolOf(choice).equals("upper") ? "P" : "M");
@@ -340,9 +341,8 @@ final class VersionWriter {
             for (int i = 0; i < here.size(); i++) {
                 Part part = here.get(i);
                 boolean isVeryFirst = s == 0 && i == 0;
-                boolean isOn = isBowed() && !isVeryFirst && part.isJoined();
-                boolean goesOn =
-                        isBowed() && after(shared, s, i).filter(Part::isJoined).isPresent();
+                boolean isOn = !isVeryFirst && isSlurred(part);
+                boolean goesOn = after(shared, s, i).filter(this::isSlurred).isPresent();
                 text.append(goesOn && !isOn ? "(" : "");
                 text.append(smallText(part.smalls())).append(isVeryFirst ? signs : "");
                 text.append(dot(part, spelled)).append(isPulse && i > 0 ? "!accent!" : "");
@@ -384,6 +384,11 @@ final class VersionWriter {
         return next.voices().stream()
                 .anyMatch(each ->
                         each.lane().equals(voice.lane()) && each.written().equals(voice.written()) && !each.begins());
+    }
+
+    /** Whether it is slurred on from the part before: in one bow, or while the button before is still down. */
+    private boolean isSlurred(Part part) {
+        return part.begin() == Begin.JOINED || (isBowed() && part.isJoined());
     }
 
     /** Whether notes that go on in one bow are written under a slur. */
@@ -501,6 +506,7 @@ final class VersionWriter {
                             case "words" -> "\"^" + way[1] + "\"";
                             case "arpeggio" -> mark("arpeggio");
                             case "slid-notes" -> mark("slide");
+                            case "hairpin" -> mark("crescendo(") + mark("crescendo)");
                             default -> "";
                         });
             }
