@@ -6,7 +6,6 @@ import java.util.Map;
 import wildflourish.core.instrument.Button;
 import wildflourish.core.instrument.ButtonLayout;
 import wildflourish.core.instrument.School;
-import wildflourish.core.music.FingeredPitch;
 import wildflourish.core.music.Fraction;
 import wildflourish.core.table.Row;
 import wildflourish.core.table.Table;
@@ -14,7 +13,6 @@ import wildflourish.core.table.Table;
 /** What a way to play costs on boxes and concertinas: rows of {@code button-costs.table}, in turns of the bellows. */
 final class ButtonCosts {
     private static final Map<String, ButtonCosts> ALL = read();
-    private static final Map<FingeredPitch, String> ACROSS = readAcross();
     /** Fingers that do not reach further apart, in columns. */
     static final double REACH = 5;
 
@@ -71,14 +69,6 @@ final class ButtonCosts {
         return all;
     }
 
-    private static Map<FingeredPitch, String> readAcross() {
-        Map<FingeredPitch, String> across = new HashMap<>();
-        for (Row row : Table.load("layouts/anglo-across.table").rows()) {
-            across.put(row.read("note", FingeredPitch::parse), row.text("way"));
-        }
-        return across;
-    }
-
     /** Throws IllegalArgumentException for a school that says nothing of boxes. */
     static ButtonCosts of(School school) {
         ButtonCosts costs = ALL.get(school.id());
@@ -91,6 +81,11 @@ final class ButtonCosts {
     /** Of a second out of balance, past the free ones. */
     double air() {
         return air;
+    }
+
+    /** To leave the button of those who play across the rows. */
+    double notAcross() {
+        return notAcross;
     }
 
     /** What an option costs by itself: its ornament, and its note with what sounds beside it. */
@@ -134,12 +129,7 @@ final class ButtonCosts {
         Button button = way.key().button();
         double cost = way.finger() == LITTLE ? little : 0;
         cost += way.finger() == button.fingers().get(0) || button.fingers().size() == LITTLE ? 0 : otherFinger;
-        return exact(cost + (notAcross > 0 && isNotAcross(way) ? notAcross : 0));
-    }
-
-    private static boolean isNotAcross(ButtonWay way) {
-        String across = ACROSS.get(way.key().button().pitch(way.key().bellows()));
-        return across != null && !across.equals(way.key().name());
+        return exact(cost + (notAcross > 0 && Across.isLeft(way) ? notAcross : 0));
     }
 
     /** What it costs to go from one note to the next, infinite where fingers do not reach: from the last sound of what stands on the one to the first of the other. */

@@ -20,6 +20,10 @@ record ButtonFound(ButtonSet set, List<Integer> pitches, List<Integer> again, Li
         walked = List.copyOf(walked);
     }
 
+    ButtonFound cheaper(double by) {
+        return new ButtonFound(set, pitches, again, walked, cost - by);
+    }
+
     ButtonWay own() {
         return set.first();
     }

@@ -9,12 +9,14 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Stream;
+import wildflourish.core.fingering.Across;
 import wildflourish.core.fingering.ButtonOption;
 import wildflourish.core.fingering.ButtonTables;
 import wildflourish.core.fingering.ButtonWalks;
 import wildflourish.core.fingering.ButtonWay;
 import wildflourish.core.instrument.Family;
 import wildflourish.core.instrument.Instrument;
+import wildflourish.core.music.FingeredPitch;
 import wildflourish.core.music.Fraction;
 import wildflourish.core.music.WrittenPitch;
 import wildflourish.core.ornament.Begin;
@@ -141,7 +143,7 @@ final class ButtonSpot {
         }
         Map<List<ButtonWay>, ButtonFound.Ready> best = new LinkedHashMap<>();
         Map<List<Integer>, Double> lasts = new LinkedHashMap<>();
-        for (ButtonFound each : isRocked() ? rocked() : sets()) {
+        for (ButtonFound each : acrossForgiven(isRocked() ? rocked() : sets())) {
             ButtonMaking making = new ButtonMaking(this, each);
             double last = lasts.computeIfAbsent(each.pitches(), key -> making.lastMillis());
             ButtonOption option = making.option(last);
@@ -151,6 +153,37 @@ final class ButtonSpot {
                     (one, other) -> one.option().cost() <= other.option().cost() ? one : other);
         }
         return List.copyOf(best.values());
+    }
+
+    /** Those who play across the rows leave their button for little where it cannot make the ornament, wide rolls not counted. */
+    private List<ButtonFound> acrossForgiven(List<ButtonFound> all) {
+        double forgiven = Across.forgiven(occasion.playing().school());
+        Optional<String> across = Across.keyOf(new FingeredPitch(midi()));
+        boolean isMadeThere = forgiven == 0
+                || across.isEmpty()
+                || all.stream().anyMatch(each -> each.own().key().name().equals(across.get()) && !isWide(each));
+        return isMadeThere
+                ? all
+                : all.stream()
+                        .map(each ->
+                                each.own().key().name().equals(across.orElseThrow()) ? each : each.cheaper(forgiven))
+                        .toList();
+    }
+
+    /** Whether the lower note of a roll lies a third away. */
+    boolean isWide(ButtonFound each) {
+        for (int i = 0; i < roles.size(); i++) {
+            boolean isLower = roles.get(i)
+                    .target()
+                    .filter(target -> target.kind() == Target.Kind.TAP)
+                    .isPresent();
+            int steps =
+                    written(midi()).staffStep() - written(each.pitches().get(i)).staffStep();
+            if (isLower && steps > 1) {
+                return true;
+            }
+        }
+        return false;
     }
 
     private Optional<List<ButtonTables.Price>> prices(List<ButtonFound.Ready> all) {

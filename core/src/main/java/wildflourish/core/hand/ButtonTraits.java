@@ -62,7 +62,7 @@ final class ButtonTraits {
 
     private void ofPitches() {
         add(Trait.LOW_REED, smalls().stream().anyMatch(midi -> midi < LOW));
-        add(Trait.WIDE, isWide());
+        add(Trait.WIDE, spot.isWide(found));
         List<Integer> seconds = seconds();
         add(Trait.LOW_THIRD, seconds.stream().anyMatch(this::growls));
         Optional<Set<Integer>> chord = Harmony.given(
@@ -124,22 +124,6 @@ final class ButtonTraits {
             }
         }
         return pitches;
-    }
-
-    private boolean isWide() {
-        for (int i = 0; i < spot.roles.size(); i++) {
-            boolean isLower = spot.roles
-                    .get(i)
-                    .target()
-                    .filter(target -> target.kind() == Target.Kind.TAP)
-                    .isPresent();
-            int steps = spot.written(spot.midi()).staffStep()
-                    - spot.written(found.pitches().get(i)).staffStep();
-            if (isLower && steps > 1) {
-                return true;
-            }
-        }
-        return false;
     }
 
     private boolean strikesTwice() {
