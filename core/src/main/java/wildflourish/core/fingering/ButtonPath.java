@@ -110,6 +110,11 @@ public final class ButtonPath {
         return together.isEmpty() ? waysOf(pitches.get(pitches.size() - 1), layout) : together;
     }
 
+    /** Every way for a pitch with nothing on it. */
+    static List<ButtonOption> plainOptions(FingeredPitch pitch, ButtonLayout layout) {
+        return plain(waysOf(pitch, layout));
+    }
+
     private static List<ButtonOption> plain(List<ButtonWay> ways) {
         return ways.stream().map(ButtonOption::plain).toList();
     }

@@ -1,12 +1,14 @@
 package wildflourish.core.fingering;
 
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import wildflourish.core.instrument.ButtonLayout;
 import wildflourish.core.instrument.Instrument;
 import wildflourish.core.instrument.Schools;
+import wildflourish.core.music.FingeredPitch;
 import wildflourish.core.music.Tempo;
 import wildflourish.core.path.Tables;
 import wildflourish.core.tune.NoteId;
@@ -160,6 +162,12 @@ public final class ButtonTables {
             prices.add(Price.of(cost).minus(now));
         }
         return Optional.of(prices);
+    }
+
+    /** What it costs more to play another pitch in place of a note; empty where nothing can be told, and where the instrument lacks it. */
+    public Optional<Price> instead(NoteId note, FingeredPitch pitch) {
+        return more(note, 1, ButtonPath.plainOptions(pitch, layout))
+                .flatMap(prices -> prices.stream().min(Comparator.comparingDouble(Price::cost)));
     }
 
     /** Whether a hand that has all the time in the world gets from the note before to it, and on to the one after. */

@@ -53,6 +53,7 @@ final class BesideStrings {
             case CHORD, STOPPED, AROUND, CLOSE -> Stream.of(below, above);
             case BESIDE, ALL -> Stream.of(below);
             case STRING -> Stream.of(spot.strings.open().size() - second.number());
+            case KEY -> Stream.of();
         };
     }
 
@@ -64,6 +65,7 @@ final class BesideStrings {
             case STEP -> at(string, place, step(written, second.number()).midi());
             case UNISON -> at(string, place, written.midi()).filter(beside -> place.isOpen() || beside.isOpen());
             case CHORD, STOPPED, ALL, CLOSE -> nearest(string, place, written, chord(second));
+            case KEY -> Optional.empty();
             case AROUND ->
                 nearest(
                         string,

@@ -52,6 +52,17 @@ final class ButtonDemands {
         for (int i = 0; i < line.tones().size(); i++) {
             Tone tone = line.tones().get(i);
             boolean isFirst = line.indexOf(tone.note().id()).equals(Optional.of(i));
+            boolean isOther = isFirst
+                    && tone.placed().isEmpty()
+                    && !tone.isRest()
+                    && !tone.pitches().equals(tone.note().pitches());
+            if (isOther) {
+                var instrument = version.playing().instrument();
+                ButtonDemand.instead(
+                                instrument.reading().fingered(tone.melody()),
+                                instrument.buttons().orElseThrow())
+                        .ifPresent(demand -> demands.put(tone.note().id(), demand));
+            }
             if (tone.placed().isPresent() && isFirst) {
                 int at = i;
                 ofPlacement(

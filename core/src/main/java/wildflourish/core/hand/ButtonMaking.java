@@ -137,8 +137,10 @@ final class ButtonMaking {
         voices.add(voice(midiOf(target), target.kind() == Target.Kind.MELODY ? own : wayOf(target)));
         for (Second second : part.seconds()) {
             int role = spot.roles.indexOf(new ButtonSpot.Role(Optional.empty(), Optional.of(second.level())));
-            voices.add(voice(
-                    found.pitches().get(role), found.set().held().get(role + 1).way()));
+            Voice lower = voice(
+                    found.pitches().get(role), found.set().held().get(role + 1).way());
+            boolean goesOn = second.kind() == Second.Kind.KEY && (at > 0 || HeldNote.isHeldBefore(spot.occasion));
+            voices.add(goesOn ? lower.goingOn() : lower);
         }
         boolean isStroke = part.begin() == Begin.AGAIN || part.begin() == Begin.TURN;
         Begin begin = isStroke ? Begin.STROKE : part.begin();

@@ -133,6 +133,9 @@ final class ButtonPitches {
             case STEP -> Optional.of(sounds.step(midi(), second.number()));
             case CHORD -> chordBelow(1);
             case CLOSE -> chordBelow(2);
+            case KEY ->
+                HeldNote.keyOf(occasion)
+                        .map(key -> key.button().pitch(key.bellows()).midi());
             default -> Optional.empty();
         };
     }

@@ -300,13 +300,21 @@ final class ButtonSpot {
     private List<ButtonSet> sets(ButtonSet.Held note, ButtonPitches.Pitches some) {
         List<ButtonSet> sets = ButtonSet.of(List.of(note)).stream().toList();
         for (int i = 0; i < roles.size(); i++) {
-            List<ButtonSet.Held> ways =
-                    sounds.ways(some.midi().get(i), roles.get(i).isSmall());
+            List<ButtonSet.Held> ways = ways(roles.get(i), some.midi().get(i));
             sets = sets.stream()
                     .flatMap(set -> ways.stream().flatMap(way -> set.with(way).stream()))
                     .toList();
         }
         return sets;
+    }
+
+    /** A button that is held under a passage has one finger all the while. */
+    private List<ButtonSet.Held> ways(Role role, int midi) {
+        boolean isHeld =
+                role.second().filter(second -> second.kind() == Second.Kind.KEY).isPresent();
+        return isHeld
+                ? HeldNote.wayOf(occasion).map(ButtonSpot::held).stream().toList()
+                : sounds.ways(midi, role.isSmall());
     }
 
     /** What the shape of the note and its second notes costs, which a path reckons for itself. */

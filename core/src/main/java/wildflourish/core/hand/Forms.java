@@ -24,7 +24,7 @@ public final class Forms {
     }
 
     private static boolean suits(Occasion occasion, Ornament ornament) {
-        return ornament.form().standsFor().stream().anyMatch(form -> suits(occasion, form));
+        return ornament.isOfLayers() || ornament.form().standsFor().stream().anyMatch(form -> suits(occasion, form));
     }
 
     private static boolean suits(Occasion facts, Ornament.StandsFor form) {

@@ -46,7 +46,7 @@ final class HandLayers {
     static Line apply(Scene scene, Layer layer) {
         return switch (layer.rule().work()) {
             case ROLL, VAMP, CROSS -> new HandLayers(scene, layer).bars();
-            case BACKUP -> scene.line();
+            case BACKUP, BASS -> scene.line();
             case SHUFFLE -> Rocking.isWay(layer.way()) ? Rocking.apply(scene, layer) : TouchLayers.apply(scene, layer);
             default -> TouchLayers.apply(scene, layer);
         };

@@ -45,6 +45,8 @@ final class TouchLayers {
     private final List<List<Tone>> groups = new ArrayList<>();
 
     private int blues;
+    /** What is held under the passage on buttons. */
+    private final Optional<HeldNote> held;
 
     /** An ornament in one of its own schools. */
     private record Choosing(String ornament, String school) {}
@@ -54,6 +56,9 @@ final class TouchLayers {
         this.layer = layer;
         this.tune = scene.tune();
         this.family = scene.playing().instrument().family();
+        boolean isHeld = layer.rule().work() == Layer.Work.DRONE
+                && scene.playing().instrument().buttons().isPresent();
+        this.held = isHeld ? HeldNote.of(scene, layer) : Optional.empty();
         for (Tone tone : scene.line().tones()) {
             boolean goesOn = tone.index() > 0
                     && !groups.isEmpty()
@@ -120,6 +125,7 @@ final class TouchLayers {
             case BLUE -> blue(group, made);
             case DRONE -> drone(group, made);
             case RUN -> run(group, made);
+            case STAND_IN -> standIn(group, made);
             case HOOK, SHUFFLE -> pair(group, made, "hook", QUAVER, CROTCHET);
             default -> 0;
         };
@@ -167,7 +173,9 @@ final class TouchLayers {
 
     private int repeat(int group, List<Tone> made) {
         List<Tone> tones = groups.get(group);
-        if (!isLong(group) || isResting(group) || tones.size() > 1) {
+        boolean rests =
+                isResting(group) && scene.playing().instrument().buttons().isEmpty();
+        if (!isLong(group) || rests || tones.size() > 1) {
             return 0;
         }
         Tone tone = tones.get(0);
@@ -183,6 +191,15 @@ final class TouchLayers {
     private static Tone piece(Tone tone, int number, List<WrittenPitch> pitches, Fraction at, Fraction length) {
         Tone anew = tone.anew(number, pitches, tone.start().plus(at), length, Optional.empty());
         return number == 0 ? anew.with(tone.touch()) : anew;
+    }
+
+    /** The note before once more, or the nearest note of the chord below. */
+    private int standIn(int group, List<Tone> made) {
+        Tone tone = groups.get(group).get(0);
+        Optional<WrittenPitch> instead = StandIn.of(scene, layer, tone.note())
+                .filter(each -> scene.playing().instrument().has(each));
+        instead.ifPresent(pitch -> made.add(piece(tone, 0, List.of(pitch), Fraction.ZERO, tone.length())));
+        return instead.isPresent() ? 1 : 0;
     }
 
     private int connect(int group, List<Tone> made) {
@@ -319,6 +336,11 @@ final class TouchLayers {
     }
 
     private int drone(int group, List<Tone> made) {
+        if (scene.playing().instrument().buttons().isPresent()) {
+            Optional<Stack> holding = held.map(HeldNote::stack)
+                    .filter(each -> attempt(group, each).isPresent());
+            return holding.map(each -> placed(group, made, each)).orElse(0);
+        }
         Choosing choosing = DRONES.getOrDefault(layer.way(), new Choosing("drone-below", ""));
         Stack stack = new Stack(List.of(new Choice(Ornament.of(choosing.ornament(), family), choosing.school())));
         return attempt(group, stack).isPresent() ? placed(group, made, stack) : 0;

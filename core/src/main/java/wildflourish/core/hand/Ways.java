@@ -115,7 +115,7 @@ public final class Ways {
     }
 
     /** How the bellows stand before a note; empty where they sound the same both ways, and elsewhere. */
-    Optional<Balance> balance(NoteId note) {
+    public Optional<Balance> balance(NoteId note) {
         return Optional.ofNullable(balances.get(note));
     }
 

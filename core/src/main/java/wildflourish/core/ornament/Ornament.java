@@ -285,7 +285,11 @@ public record Ornament(
     private static Map<Family, List<Ornament>> byFamily() {
         Map<Family, List<Ornament>> map = new java.util.EnumMap<>(Family.class);
         for (Family family : Family.values()) {
-            map.put(family, ALL.stream().filter(each -> each.isKnownTo(family)).toList());
+            map.put(
+                    family,
+                    ALL.stream()
+                            .filter(each -> each.isKnownTo(family) && !each.isOfLayers())
+                            .toList());
         }
         return map;
     }
@@ -475,6 +479,11 @@ public record Ornament(
             }
         }
         return Optional.empty();
+    }
+
+    /** Whether only layers place it, over whole passages. */
+    public boolean isOfLayers() {
+        return form.standsFor().isEmpty();
     }
 
     public boolean isTouch() {

@@ -37,11 +37,13 @@ public record Second(Kind kind, int number, boolean isHome, Bend bend) {
         /** The chord on every string below. */
         ALL,
         /** The nearest note of the chord that stands there, or else the fifth above. */
-        CLOSE
+        CLOSE,
+        /** The button that is held under a passage. */
+        KEY
     }
 
     private static final Pattern WORD = Pattern.compile(
-            "(open|same)([+-]?)|8([+-])|([+-]\\d)|(unison|chord|stopped|around|beside|all|close)|(string)(\\d)");
+            "(open|same)([+-]?)|8([+-])|([+-]\\d)|(unison|chord|stopped|around|beside|all|close|key)|(string)(\\d)");
     private static final char HOME = '!';
 
     /** Reads {@code open-}, {@code 8-}, {@code -2}, {@code same+}, {@code unison}, {@code chord!} … Throws IllegalArgumentException for others. */
@@ -90,7 +92,7 @@ public record Second(Kind kind, int number, boolean isHome, Bend bend) {
             case OCTAVE -> "8" + sign;
             case STEP -> sign + Math.abs(number);
             case STRING -> "string" + number;
-            case UNISON, CHORD, STOPPED, AROUND, BESIDE, ALL, CLOSE ->
+            case UNISON, CHORD, STOPPED, AROUND, BESIDE, ALL, CLOSE, KEY ->
                 kind.name().toLowerCase(Locale.ROOT);
         };
         return word + (isHome ? HOME : "") + bend;

@@ -5,15 +5,20 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import wildflourish.core.fingering.ButtonWay;
 import wildflourish.core.fingering.Manners;
 import wildflourish.core.fingering.Rolls;
 import wildflourish.core.fingering.StringWay;
 import wildflourish.core.form.Harmony;
 import wildflourish.core.hand.Crossing;
+import wildflourish.core.hand.HeldNote;
 import wildflourish.core.hand.Keeping;
+import wildflourish.core.hand.Price;
 import wildflourish.core.hand.Rocking;
 import wildflourish.core.hand.RollBars;
 import wildflourish.core.hand.Scene;
+import wildflourish.core.hand.StandIn;
+import wildflourish.core.instrument.Family;
 import wildflourish.core.instrument.Instrument;
 import wildflourish.core.instrument.PickingHand;
 import wildflourish.core.instrument.Strings;
@@ -38,6 +43,11 @@ final class Passage {
     private static final Fraction CROTCHET = Fraction.of(1, 4);
     private static final Fraction QUAVER = Fraction.of(1, 8);
     private static final Set<String> HELD_TUNES = Set.of("slow air", "waltz");
+
+    private static final int OCTAVE = 12;
+    private static final int FIFTH = 7;
+    /** The bellows are far out of balance from so many milliseconds on. Our own choice (L). */
+    private static final double FAR_OUT = 1500;
 
     private final Scene scene;
     private final Layer layer;
@@ -87,6 +97,20 @@ final class Passage {
             }
             case OCTAVE_DOWN -> add(told, Refusal.TOO_LOW, isTooLow());
             case ROLL -> told.addAll(ofRoll());
+            case DRONE -> {
+                if (isOnButtons()) {
+                    told.addAll(
+                            held().map(each -> each.refusal().stream().toList()).orElse(List.of(Refusal.NO_SUCH_NOTE)));
+                }
+            }
+            case REPEAT -> {
+                boolean isShort = isOnButtons() && notes.stream().noneMatch(this::isCrotchet);
+                add(told, Refusal.WRONG_LENGTH, isShort);
+                add(told, Refusal.TOO_FAST, isOnButtons() && !isShort && isTooFast());
+            }
+            case STAND_IN -> told.addAll(ofStandIn());
+            case BASS ->
+                add(told, Refusal.NO_BASSES, scene.playing().instrument().family() != Family.TWO_ROW_BOX);
             case VAMP -> {
                 add(
                         told,
@@ -99,6 +123,46 @@ final class Passage {
             default -> {}
         }
         return told;
+    }
+
+    private boolean isOnButtons() {
+        return scene.playing().instrument().buttons().isPresent();
+    }
+
+    private Optional<HeldNote> held() {
+        return HeldNote.of(scene, layer);
+    }
+
+    private boolean isCrotchet(Note note) {
+        return !note.played().isLessThan(CROTCHET);
+    }
+
+    /** The weightiest thing that keeps the note before from standing in for a note of the passage. */
+    private List<Refusal> ofStandIn() {
+        for (Note note : notes) {
+            Fraction offset = scene.tune().placeOf(note.id()).offset();
+            if (offset.modulo(countOf(note)).isZero()) {
+                return List.of(Refusal.ON_A_BEAT);
+            }
+            Optional<WrittenPitch> instead = StandIn.of(scene, layer, note);
+            if (instead.isEmpty()) {
+                return List.of(Refusal.NO_SUCH_NOTE);
+            }
+            boolean isWorthIt = StandIn.isStuck(scene, note)
+                    || StandIn.price(scene, note, instead.get())
+                            .filter(price -> price.more() <= -1)
+                            .isPresent();
+            if (!isWorthIt) {
+                return List.of(Refusal.LIES_WELL_ALREADY);
+            }
+        }
+        return List.of();
+    }
+
+    /** A crotchet, or a dotted one where the metre counts in those. */
+    private Fraction countOf(Note note) {
+        Metre metre = scene.tune().metreAt(barOf(note));
+        return metre.isCompound() ? metre.countLength() : CROTCHET;
     }
 
     /** Whether somebody else has the tune here. */
@@ -211,6 +275,24 @@ final class Passage {
                 add(told, Reason.IN_STYLE, belongsHere());
                 add(told, Reason.ON_BEAT, isOnBeat());
             }
+            case DRONE -> {
+                if (isOnButtons()) {
+                    told.addAll(ofHeld(held().orElseThrow().way()));
+                }
+            }
+            case REPEAT -> add(told, Reason.FILLS_HELD_NOTE, isOnButtons());
+            case STAND_IN -> {
+                List<Price> prices = notes.stream()
+                        .flatMap(note ->
+                                StandIn.of(scene, layer, note)
+                                        .flatMap(pitch -> StandIn.price(scene, note, pitch))
+                                        .stream())
+                        .toList();
+                boolean savesTurns = prices.stream().anyMatch(price -> price.turns() < 0);
+                add(told, Reason.SAVES_THE_BELLOWS, savesTurns);
+                add(told, Reason.SAVES_A_HOP, !savesTurns && !prices.isEmpty());
+            }
+            case BASS -> told.add(Reason.BELONGS_TO_THE_CHORD);
             case VAMP -> {
                 told.add(Reason.CHORD_NOTE);
                 add(told, Reason.ON_BEAT, isOnBeat());
@@ -223,6 +305,36 @@ final class Passage {
                 add(told, Reason.SECOND_TIME, layer.passes().equals(wildflourish.core.version.Passes.only(2)));
             default -> {}
         }
+        return told;
+    }
+
+    /** What speaks for a button that is held, and against it. */
+    private List<Reason> ofHeld(ButtonWay way) {
+        int midi = way.key().button().pitch(way.key().bellows()).midi();
+        int bar = barOf(notes.get(0));
+        boolean isHome = Harmony.tonic(scene.tune().keyAt(bar))
+                .map(tonic -> Math.floorMod(midi - tonic, OCTAVE))
+                .filter(over -> over == 0 || over == FIFTH)
+                .isPresent();
+        boolean liesSo = way.airWay() != 0
+                && notes.stream()
+                        .allMatch(note -> scene.ways()
+                                .onButtons(note.id())
+                                .filter(each -> each.airWay() == way.airWay())
+                                .isPresent());
+        boolean clashes = notes.stream()
+                .anyMatch(note -> Harmony.given(scene.tune(), note.id())
+                        .filter(chord -> !chord.contains(Math.floorMod(midi, OCTAVE)))
+                        .isPresent());
+        boolean hasLittleAir = scene.ways()
+                .balance(notes.get(0).id())
+                .filter(balance -> balance.millis() * way.airWay() > FAR_OUT)
+                .isPresent();
+        List<Reason> told = new ArrayList<>();
+        add(told, Reason.LIES_WITH_THE_BELLOWS, liesSo);
+        add(told, Reason.HOME_NOTE, isHome);
+        add(told, Reason.CLASHES_WITH_THE_CHORD, clashes);
+        add(told, Reason.LITTLE_AIR_LEFT, hasLittleAir);
         return told;
     }
 
@@ -325,13 +437,30 @@ final class Passage {
 
     /** A shuffle that rocks over two strings needs a stroke on another string for each quaver. */
     private Optional<Verdict.Pace> pace() {
+        if (layer.rule().work() == Layer.Work.REPEAT && isOnButtons()) {
+            return Optional.of(paceOf(scene.times().of(hasTwoFingers() ? "button next finger" : "button same finger")));
+        }
         if (layer.rule().work() != Layer.Work.SHUFFLE || !Rocking.isWay(layer.way())) {
             return Optional.empty();
         }
+        return Optional.of(paceOf(scene.times().of("other string")));
+    }
+
+    /** Whether each of the long notes lies on a button that two fingers reach. */
+    private boolean hasTwoFingers() {
+        return notes.stream()
+                .filter(this::isCrotchet)
+                .allMatch(note -> scene.ways()
+                        .onButtons(note.id())
+                        .filter(way -> way.key().button().fingers().size() > 1)
+                        .isPresent());
+    }
+
+    /** The fastest tempo at which a quaver lasts so long. */
+    private Verdict.Pace paceOf(Fraction need) {
         Tempo tempo = scene.playing().tempo();
-        Fraction need = scene.times().of("other string");
         Fraction beats = tempo.beatsPerMinute().times(tempo.millisOf(QUAVER)).dividedBy(need);
-        return Optional.of(new Verdict.Pace(need, new Tempo(beats, tempo.beatLength())));
+        return new Verdict.Pace(need, new Tempo(beats, tempo.beatLength()));
     }
 
     private boolean isTooFast() {

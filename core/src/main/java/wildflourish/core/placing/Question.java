@@ -8,6 +8,7 @@ import wildflourish.core.fingering.HandLines;
 import wildflourish.core.hand.RollBars;
 import wildflourish.core.hand.Scene;
 import wildflourish.core.instrument.ChartRow;
+import wildflourish.core.instrument.Family;
 import wildflourish.core.instrument.Instrument;
 import wildflourish.core.instrument.School;
 import wildflourish.core.instrument.Strings;
@@ -84,8 +85,7 @@ public record Question(Tune tune, Version version, Profile profile, List<String>
         Instrument instrument = playing.instrument();
         boolean isOwn = Ornament.of(instrument.family()).stream()
                         .anyMatch(each -> each.schools(instrument.family()).contains(name))
-                || Layer.Rule.of(instrument.family()).stream()
-                        .anyMatch(rule -> rule.options().contains(name));
+                || Layer.Rule.of(instrument.family()).stream().anyMatch(rule -> rule.takes(name));
         Optional<School> strokes = instrument.strokes().stream()
                 .filter(each -> each.id().equals(name))
                 .findFirst();
@@ -200,8 +200,12 @@ public record Question(Tune tune, Version version, Profile profile, List<String>
         if (id.equals(Ornament.PLAIN)) {
             return plain(scene(), at);
         }
-        Optional<Layer.Rule> layer =
-                Layer.Rule.all().stream().filter(rule -> rule.id().equals(id)).findFirst();
+        Family family = version.playing().instrument().family();
+        boolean isOrnaments =
+                Ornament.of(family).stream().anyMatch(each -> each.id().equals(id));
+        Optional<Layer.Rule> layer = Layer.Rule.all().stream()
+                .filter(rule -> rule.id().equals(id) && (rule.families().contains(family) || !isOrnaments))
+                .findFirst();
         return layer.isPresent()
                 ? about(layer.get(), count)
                 : about(
@@ -239,8 +243,7 @@ public record Question(Tune tune, Version version, Profile profile, List<String>
 
     /** Over so many notes from the one asked about. */
     private Verdict about(Layer.Rule rule, int count) {
-        String option =
-                schools.stream().filter(rule.options()::contains).findFirst().orElse("");
+        String option = schools.stream().filter(rule::takes).findFirst().orElse("");
         Span span = new Span(
                 sounding(tune, note).id(), sounding(tune, note + count - 1).id());
         return Passage.about(scene(), new Layer(rule, option, span, Passes.EVERY));

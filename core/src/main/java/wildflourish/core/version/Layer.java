@@ -2,7 +2,9 @@ package wildflourish.core.version;
 
 import java.util.List;
 import java.util.Locale;
+import java.util.Optional;
 import java.util.Set;
+import java.util.regex.Pattern;
 import java.util.stream.Collectors;
 import wildflourish.core.instrument.Family;
 import wildflourish.core.table.Row;
@@ -31,6 +33,11 @@ public record Layer(Rule rule, String option, Span span, Passes passes) {
         return option.isEmpty() && !rule.options().isEmpty() ? rule.options().get(0) : option;
     }
 
+    /** The way that it names itself, which may be a button or a row of basses; empty where it leaves that to the player. */
+    public Optional<String> own() {
+        return option.isEmpty() ? Optional.empty() : Optional.of(option);
+    }
+
     /** Over another passage. */
     public Layer over(Span other, Passes times) {
         return new Layer(rule, option, other, times);
@@ -56,7 +63,7 @@ public record Layer(Rule rule, String option, Span span, Passes passes) {
         String[] halves = word.split("@", 2);
         Rule rule = Rule.of(halves[0]);
         String option = halves.length > 1 ? halves[1] : "";
-        if (!option.isEmpty() && !rule.options().contains(option)) {
+        if (!option.isEmpty() && !rule.takes(option)) {
             throw new IllegalArgumentException(
                     "“" + halves[0] + "” has no way “" + option + "”; it has " + String.join(", ", rule.options()));
         }
@@ -110,12 +117,16 @@ public record Layer(Rule rule, String option, Span span, Passes passes) {
         /** Quavers each on another string with another finger. */
         RUN,
         /** Pairs of quavers on one stopped bow. */
-        HOOK;
+        HOOK,
+        /** The note before once more in place of a quaver. */
+        STAND_IN,
+        /** Basses and chords of the left hand. */
+        BASS;
 
         /** Whether it plays other tones than those written; the others say only how these begin, are bowed or held. */
         public boolean changesTones() {
             return switch (this) {
-                case TONGUE_ALL, TONGUE_BEATS, SLUR, STROKES, STAY_DOWN, INTRO, TAG, BACKUP -> false;
+                case TONGUE_ALL, TONGUE_BEATS, SLUR, STROKES, STAY_DOWN, INTRO, TAG, BACKUP, BASS -> false;
                 default -> true;
             };
         }
@@ -138,6 +149,10 @@ public record Layer(Rule rule, String option, Span span, Passes passes) {
      * @param options the ways it has, the first is usual; none where it has no choice
      */
     public record Rule(String id, String name, String about, Set<Family> families, Work work, List<String> options) {
+        /** A button of a box or a concertina: {@code i3d}, {@code LC3p}, {@code R22}. */
+        private static final Pattern BUTTON = Pattern.compile("[io]\\d+[pd]|[LR][A-Z]\\d+[pd]|[LR]\\d+");
+
+        private static final Pattern BASSES = Pattern.compile("[A-G][b#]?/[A-G][b#]?(,[A-G][b#]?/[A-G][b#]?)*");
         private static final List<Rule> ALL =
                 Table.load("layers.table").rows().stream().map(Rule::from).toList();
 
@@ -158,6 +173,18 @@ public record Layer(Rule rule, String option, Span span, Passes passes) {
                             "work",
                             word -> Work.valueOf(word.toUpperCase(Locale.ROOT).replace('-', '_'))),
                     row.words("options"));
+        }
+
+        /** Whether it can be played in a way: one of those that it has, a button to hold, a row of basses. */
+        public boolean takes(String option) {
+            return options.contains(option)
+                    || (work == Work.DRONE && BUTTON.matcher(option).matches())
+                    || (work == Work.BASS && BASSES.matcher(option).matches());
+        }
+
+        /** The ways that it has on instruments of a family. */
+        public List<String> options(Family family) {
+            return work == Work.DRONE && family != Family.FIDDLE ? List.of() : options;
         }
 
         public static List<Rule> all() {
