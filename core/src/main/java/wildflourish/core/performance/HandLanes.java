@@ -11,7 +11,7 @@ import wildflourish.core.music.Fraction;
 import wildflourish.core.ornament.Begin;
 import wildflourish.core.tune.NoteId;
 
-/** The lanes of strings and boxes over a stretch of time: each string or row, then what makes it sound. */
+/** The lanes of strings over a stretch of time: each string, then what makes it sound. */
 final class HandLanes {
     /** A stroke of a pick or a finger is drawn so long at most. */
     private static final Fraction PLUCK = Fraction.of(45);
@@ -59,9 +59,6 @@ final class HandLanes {
     /** Within an ornament on strings: every string that sounds, the letter of a small note, and the bow turning with each stroke. */
     private Touch dressed(Moment moment, Touch touch) {
         Moment.Sounding sounding = moment.sounding().orElseThrow();
-        if (lines.keys().containsKey(sounding.melody().lane())) {
-            return onButtons(sounding, touch);
-        }
         boolean isOnStrings =
                 lines.hasStrings() && lines.lanes().contains(sounding.melody().lane());
         if (!isOnStrings) {
@@ -78,16 +75,6 @@ final class HandLanes {
                     .orElseGet(() -> new HandLines.Label(lane, text(voice, lane), false)));
         }
         return new Touch(labels, stroke(moment, touch), touch.isBegun());
-    }
-
-    /** Within an ornament on buttons: every button that sounds, in the direction in which the bellows go. */
-    private Touch onButtons(Moment.Sounding sounding, Touch touch) {
-        List<HandLines.Label> labels = new ArrayList<>();
-        for (Voice voice : sounding.voices()) {
-            Optional.ofNullable(lines.keys().get(voice.lane())).ifPresent(key -> labels.addAll(key.labels()));
-        }
-        Touch melody = lines.keys().getOrDefault(sounding.melody().lane(), touch);
-        return new Touch(labels, melody.stroke(), sounding.begin().isStruck());
     }
 
     /** The fret that a voice is stopped at; where there are none, the letter of its note. */
@@ -122,9 +109,8 @@ final class HandLanes {
 
     private List<Lane> run() {
         List<Lane> lanes = new ArrayList<>();
-        Lane.Kind kind = lines.hasStrings() ? Lane.Kind.STRING : Lane.Kind.ROW;
         for (int i = 0; i < lines.lanes().size(); i++) {
-            lanes.add(new Lane(kind, i, held(i)));
+            lanes.add(new Lane(Lane.Kind.STRING, i, held(i)));
         }
         strokeKind().ifPresent(each -> lanes.add(new Lane(each, 0, strokes(each))));
         return List.copyOf(lanes);
@@ -153,18 +139,12 @@ final class HandLanes {
         return lines.kept().stream().anyMatch(kept -> kept.lane() == lane && kept.covers(note));
     }
 
-    /** What makes it sound; none where the bellows do not matter. */
     private Optional<Lane.Kind> strokeKind() {
-        if (lines.strings().isPresent()) {
-            return Optional.of(
-                    switch (lines.strings().get()) {
-                        case BOW -> Lane.Kind.BOW;
-                        case PICK -> Lane.Kind.PICK;
-                        case BANJO -> Lane.Kind.BANJO_HAND;
-                    });
-        }
-        boolean turns = sounded.stream().anyMatch(each -> each.touch.stroke() != HandLines.Stroke.EITHER);
-        return turns ? Optional.of(Lane.Kind.BELLOWS) : Optional.empty();
+        return lines.strings().map(stroke -> switch (stroke) {
+            case BOW -> Lane.Kind.BOW;
+            case PICK -> Lane.Kind.PICK;
+            case BANJO -> Lane.Kind.BANJO_HAND;
+        });
     }
 
     private List<Lane.Stroke> strokes(Lane.Kind kind) {
@@ -186,14 +166,14 @@ final class HandLanes {
         return strokes;
     }
 
-    /** A bow goes on where it is not begun anew, bellows for as long as they do not turn. */
+    /** A bow goes on where it is not begun anew. */
     private static boolean goesOn(Lane.Kind kind, Sounded next, Lane.State state, List<Lane.Stroke> strokes) {
         if (strokes.isEmpty()) {
             return false;
         }
         Lane.Stroke last = strokes.get(strokes.size() - 1);
         boolean isSame = last.state() == state && last.endMillis().equals(next.startMillis);
-        return isSame && (kind == Lane.Kind.BELLOWS || (kind == Lane.Kind.BOW && !next.isBegun));
+        return isSame && kind == Lane.Kind.BOW && !next.isBegun;
     }
 
     private static Lane.State stateOf(HandLines.Stroke stroke) {

@@ -25,6 +25,10 @@ public record Lane(Kind kind, int number, List<Stroke> strokes) {
         BREATH,
         STRING,
         ROW,
+        /** A finger on buttons: 1 to 4 of the right hand, 5 to 8 of the left. */
+        BUTTON_FINGER,
+        /** Basses and chords of a two-row box. */
+        LEFT_HAND,
         BOW,
         PICK,
         BANJO_HAND,
@@ -32,7 +36,7 @@ public record Lane(Kind kind, int number, List<Stroke> strokes) {
 
         /** Whether it is one of several like it: fingers, strings or rows. */
         public boolean isOneOfSeveral() {
-            return this == FINGER || this == STRING || this == ROW;
+            return this == FINGER || this == STRING || this == ROW || this == BUTTON_FINGER;
         }
     }
 
@@ -93,9 +97,21 @@ public record Lane(Kind kind, int number, List<Stroke> strokes) {
         return List.copyOf(lanes);
     }
 
-    /** All lanes of an instrument with strings or buttons over a stretch: strings or rows from the top down, then bow, pick, banjo hand or bellows. */
+    /** All lanes of an instrument with strings or buttons over a stretch: strings or rows from the top down, then bow, pick, banjo hand, or fingers and bellows. */
     public static List<Lane> of(List<Moment> moments, HandLines lines) {
-        return HandLanes.of(moments, lines);
+        return lines.keys().isEmpty() ? HandLanes.of(moments, lines) : ButtonLanes.of(moments, lines);
+    }
+
+    /**
+     * How the bellows stand at a point of time.
+     *
+     * @param balanceMillis by how much they have gone further in (above 0) or out than they came, in milliseconds of one reed
+     */
+    public record Air(Fraction startMillis, double balanceMillis) {}
+
+    /** How the bellows stand from point to point along a stretch; none where they sound the same both ways, and on other instruments. */
+    public static List<Air> air(List<Moment> moments, HandLines lines) {
+        return ButtonLanes.air(moments, lines);
     }
 
     private static State fingerState(Hole hole) {

@@ -146,7 +146,8 @@ public final class Realiser {
                 .map(bar ->
                         new Realisation.BarStart(bar.played(), millisOf(bar.startWholeNotes()), bar.startWholeNotes()))
                 .toList();
-        return new Realisation(scene.tune(), instrument.family(), tempo, bars, moments, lines, figures, drones());
+        List<Moment> all = LeftHand.added(scene, lines, moments);
+        return new Realisation(scene.tune(), instrument.family(), tempo, bars, all, lines, figures, drones());
     }
 
     private List<Voice> drones() {

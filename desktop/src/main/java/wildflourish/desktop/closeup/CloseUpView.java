@@ -56,12 +56,13 @@ public final class CloseUpView extends Pane {
     private Optional<Double> scrubbed = Optional.empty();
     private Optional<Double> heard = Optional.empty();
 
-    /** What is drawn: a window of time around the spot, its moments and lanes, and the ink of the ornament's family. */
+    /** What is drawn: a window of time around the spot, its moments and lanes, the air of a box, and the ink of the ornament's family. */
     record Picture(
             Realisation.Stretch spot,
             Realisation.Stretch window,
             List<Moment> moments,
             List<Lane> lanes,
+            List<Lane.Air> air,
             Ink family,
             String title) {}
 
@@ -140,6 +141,7 @@ public final class CloseUpView extends Pane {
                 window,
                 moments,
                 lanes,
+                worked.lines().map(lines -> Lane.air(moments, lines)).orElse(List.of()),
                 familyOf(spot),
                 title(tune, sight.version().get(), first, spot, worked.tempo())));
     }
@@ -242,6 +244,17 @@ public final class CloseUpView extends Pane {
             double apart = each.kind().isOneOfSeveral() ? 0 : 4;
             lane(graphics, shown, each, LANES_TOP + i * heightOf(shown) + apart);
         }
+        if (!shown.air().isEmpty()) {
+            double top = LANES_TOP + shown.lanes().size() * heightOf(shown) + 6;
+            label(graphics, "air", top + heightOf(shown) - 6);
+            AirLane.draw(
+                    graphics,
+                    shown.air(),
+                    millis -> Math.max(LEFT, Math.min(canvas.getWidth() - RIGHT, x(shown, millis))),
+                    top,
+                    heightOf(shown) - 2,
+                    ink(Ink.CRAN));
+        }
         scrubbed.ifPresent(millis -> cursor(graphics, shown, millis, ink(Ink.ROLL), true));
         heard.filter(millis -> millis >= shown.window().startMillis().toDouble()
                         && millis <= shown.window().endMillis().toDouble())
@@ -253,7 +266,7 @@ public final class CloseUpView extends Pane {
         boolean isHand = shown.lanes().stream().noneMatch(lane -> lane.kind() == Lane.Kind.FINGER);
         return Math.min(
                 isHand ? HAND_LANE : LANE,
-                (HEIGHT - LANES_TOP - 24) / shown.lanes().size());
+                (HEIGHT - LANES_TOP - 24) / (shown.lanes().size() + (shown.air().isEmpty() ? 0 : 1)));
     }
 
     /** A fine line every step of milliseconds, counted from where the spot begins. */
@@ -475,8 +488,21 @@ public final class CloseUpView extends Pane {
             case PICK -> "pick";
             case BANJO_HAND -> "picking hand";
             case BELLOWS -> "bellows";
+            case LEFT_HAND -> "left hand";
+            case BUTTON_FINGER -> fingerOf(lane.number(), shown);
         };
     }
+
+    /** A finger on buttons, with its hand where both have some. */
+    private static String fingerOf(int number, Picture shown) {
+        boolean hasLeft = shown.lanes().stream()
+                .anyMatch(lane -> lane.kind() == Lane.Kind.BUTTON_FINGER && lane.number() > BUTTON_FINGERS.size());
+        boolean isLeft = number > BUTTON_FINGERS.size();
+        String name = BUTTON_FINGERS.get((number - 1) % BUTTON_FINGERS.size());
+        return hasLeft ? (isLeft ? "L " : "R ") + name : name;
+    }
+
+    private static final List<String> BUTTON_FINGERS = List.of("index", "middle", "ring", "little");
 
     /** On a flute whose player does not tongue, the throat does it. */
     private boolean isThroat() {
