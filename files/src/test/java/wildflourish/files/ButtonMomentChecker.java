@@ -5,6 +5,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import wildflourish.core.music.Fraction;
+import wildflourish.core.ornament.Begin;
 import wildflourish.core.ornament.Profile;
 import wildflourish.core.performance.Moment;
 import wildflourish.core.performance.Realisation;
@@ -20,6 +21,9 @@ final class ButtonMomentChecker {
     private static final int LOW = 60;
     private static final Fraction NEXT_FINGER = Fraction.of(75);
     private static final Fraction OTHER_FINGER = Fraction.of(65);
+    private static final Fraction SILENCE = Fraction.of(40);
+    private static final Fraction SWELL = Fraction.of(600);
+    private static final Fraction STROKE = Fraction.of(100);
     private static final Fraction FINGER_AGAIN = Fraction.of(110);
 
     private final Fraction factor;
@@ -51,29 +55,71 @@ final class ButtonMomentChecker {
         Map<String, Fraction> touched = new HashMap<>();
         for (int i = 0; i < its.size(); i++) {
             Moment moment = its.get(i);
+            boolean goesOn = moment.sounding()
+                    .filter(sounding -> !sounding.melody().begins())
+                    .isPresent();
             if (moment.sounding().isEmpty()) {
+                least("silence", moment.lengthMillis(), SILENCE);
+            }
+            if (moment.sounding().isEmpty() || goesOn) {
                 continue;
+            }
+            Begin begin = moment.sounding().get().begin();
+            if (begin == Begin.BITE || begin == Begin.SWELL) {
+                least("push", moment.lengthMillis(), begin == Begin.BITE ? STROKE.times(factor) : SWELL);
             }
             String lane = laneOf(i);
             Fraction start = moment.startMillis();
-            if (touched.containsKey(lane)) {
+            boolean isTurned = i > 0
+                    && its.get(i - 1).sounding().isPresent()
+                    && laneOf(i - 1).equals(lane);
+            if (isTurned) {
+                least("stroke of the bellows", start.minus(its.get(i - 1).startMillis()), STROKE.times(factor));
+            } else if (touched.containsKey(lane)) {
                 least("finger again", start.minus(touched.get(lane)), FINGER_AGAIN.times(factor));
             }
             touched.put(lane, start);
-            length(i);
+            if (turnsBefore(i) && i + 1 < its.size() && turnsBefore(i + 1)) {
+                least("between two turns", moment.lengthMillis(), STROKE.times(factor));
+            }
+            if (isOverlap(i)) {
+                Fraction end = i + 1 < its.size() ? its.get(i + 1).endMillis() : moment.endMillis();
+                least("note", end.minus(start), FLOOR);
+            } else {
+                length(i);
+            }
         }
+    }
+
+    /** Whether the button before is still down while this one begins. */
+    private boolean isOverlap(int at) {
+        return isSmall(at)
+                && its.get(at).sounding().orElseThrow().under().stream().anyMatch(voice -> !voice.begins());
+    }
+
+    /** Whether the bellows go another way than in the moment before. */
+    private boolean turnsBefore(int at) {
+        if (at == 0
+                || its.get(at).sounding().isEmpty()
+                || its.get(at - 1).sounding().isEmpty()) {
+            return false;
+        }
+        String before = keyOf(at - 1);
+        String now = keyOf(at);
+        return now.matches(".*[pd]") && before.charAt(before.length() - 1) != now.charAt(now.length() - 1);
     }
 
     private void length(int at) {
         Fraction length = its.get(at).lengthMillis();
         boolean isLast = at + 1 == its.size() || its.get(at + 1).sounding().isEmpty();
-        boolean isSameButton = !isLast && keyOf(at).equals(keyOf(at + 1));
+        boolean isSameButton =
+                !isLast && keyOf(at).equals(keyOf(at + 1)) && !laneOf(at).equals(laneOf(at + 1));
         if (isSameButton) {
             least("next finger", length, NEXT_FINGER.times(factor));
         } else if (isSmall(at)) {
             int midi = its.get(at).sounding().orElseThrow().melody().pitch().midi();
             least("small note", length, midi < LOW ? SMALL.times(factor).plus(LOW_REED) : SMALL.times(factor));
-        } else if (isLast || isSmall(at + 1)) {
+        } else if (isLast || (isSmall(at + 1) && !isOverlap(at + 1))) {
             least("note", length, FLOOR);
         } else {
             least("other finger", length, OTHER_FINGER.times(factor).max(FLOOR));

@@ -217,6 +217,11 @@ final class ButtonMaking {
         if (spot.isWalked()) {
             return ButtonWalks.needMillis(found.walked(), spot.walkTimes());
         }
+        if (spot.isJoined()) {
+            return at == 0
+                    ? times.of("button").max(times.floor())
+                    : times.floor().minus(times.of("overlap"));
+        }
         if (spot.isRocked()) {
             return times.of("bellows stroke");
         }

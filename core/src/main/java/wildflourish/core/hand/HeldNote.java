@@ -41,7 +41,7 @@ public record HeldNote(ButtonWay way, Optional<Refusal> refusal) {
 
     /** The ornament that one note of the passage bears. */
     Stack stack() {
-        return new Stack(List.of(new Choice(Ornament.of("held-note"), way.toString())));
+        return new Stack(List.of(new Choice(Ornament.of("held-button"), way.toString())));
     }
 
     private static Optional<ButtonLayout.Key> key(Instrument instrument, String name) {
@@ -62,7 +62,7 @@ public record HeldNote(ButtonWay way, Optional<Refusal> refusal) {
 
     /** The button and finger that an occasion names. */
     static Optional<ButtonWay> wayOf(Occasion occasion) {
-        String[] names = occasion.school(Ornament.of("held-note")).split("/", 2);
+        String[] names = occasion.school(Ornament.of("held-button")).split("/", 2);
         return names.length < 2
                 ? Optional.empty()
                 : key(occasion.playing().instrument(), names[0])

@@ -86,7 +86,7 @@ class HandLanesTest {
         }
         assertThat(lanes(realised(Melody.reel("D4:1 E4:1 |"), "english-48", "usual")))
                 .extracting(Lane::kind)
-                .containsExactly(Lane.Kind.ROW, Lane.Kind.ROW);
+                .containsExactly(Lane.Kind.ROW, Lane.Kind.ROW, Lane.Kind.BUTTON_FINGER, Lane.Kind.BUTTON_FINGER);
     }
 
     @Test

@@ -137,6 +137,8 @@ class WordsTest {
                         Reason.STACK_NEAR,
                         Reason.THIRD_BAR_ALIKE,
                         Reason.COMES_BACK,
+                        Reason.HOME_NOTE,
+                        Reason.LITTLE_AIR_LEFT,
                         Reason.ANNOUNCES_THE_PART);
         assertThat(refusals).hasSizeGreaterThan(55);
     }

@@ -44,13 +44,17 @@ import wildflourish.core.version.Version;
 import wildflourish.files.abc.BookReader;
 import wildflourish.files.abc.BookWriter;
 
-/** The ten decorated phrases of the handbooks of strings at three stages: every ornament fits, all of it is played, and what is written out sounds the same. */
-class DecoratedStringsTest {
+/**
+ * The decorated phrases of the handbooks of strings, boxes and concertinas at three stages: every ornament fits, all of it is played, and what is written out sounds the same; where the handbook writes the third
+ * stage out, it is written so.
+ */
+class DecoratedPhrasesTest {
+    private static final Pattern WRITTEN_OUT = Pattern.compile("(?m)^% = (.*)$");
     private static final Pattern WORD = Pattern.compile("\"\\^([^\"]*)\"");
 
     private static List<String> phrases() throws IOException {
-        try (InputStream in = DecoratedStringsTest.class.getResourceAsStream("/expected/decorated-strings.abc")) {
-            String text = new String(in.readAllBytes(), StandardCharsets.UTF_8).replaceAll("(?m)^%.*\\R", "");
+        try (InputStream in = DecoratedPhrasesTest.class.getResourceAsStream("/expected/decorated.abc")) {
+            String text = new String(in.readAllBytes(), StandardCharsets.UTF_8).replaceAll("(?m)^%(?! =).*\\R", "");
             return Arrays.stream(text.split("\\R\\R", -1)).toList();
         }
     }
@@ -68,7 +72,7 @@ class DecoratedStringsTest {
                 tests.add(DynamicTest.dynamicTest(name + " " + stage, () -> check(phrase, asked)));
             }
         }
-        assertThat(tests).hasSize(30);
+        assertThat(tests).hasSize(45);
         return tests;
     }
 
@@ -81,7 +85,7 @@ class DecoratedStringsTest {
                     Character.isDigit(halves[0].charAt(0)) ? Integer.parseInt(halves[0]) : "LMF".indexOf(halves[0]) + 1;
             now = from <= stage ? halves[1] : now;
         }
-        return now.isEmpty() ? List.of() : List.of(now);
+        return now.isEmpty() ? List.of() : List.of(now.replace(' ', '@'));
     }
 
     /** The words of each note by its number from 0, tuplets and rests there being none. */
@@ -104,7 +108,8 @@ class DecoratedStringsTest {
     }
 
     private static void check(String phrase, int stage) {
-        String plain = WORD.matcher(phrase).replaceAll("");
+        String own = phrase.replaceAll("(?m)^%.*(\\R|$)", "");
+        String plain = WORD.matcher(own).replaceAll("");
         Lesson lesson = BookReader.read(plain + "\n").value().lessons().get(0);
         Tune tune = lesson.tune();
         String[] on = phrase.lines()
@@ -118,7 +123,7 @@ class DecoratedStringsTest {
         String tempo = phrase.replaceAll("(?s).*Q:[0-9/]+=([0-9]+).*", "$1");
         Tempo beats = new Tempo(Fraction.parse(tempo), tune.header().type().beatLength());
         Version version = Version.plain("Stage", new Playing(instrument, school, beats));
-        Map<Integer, List<String>> asked = asked(phrase, tune, stage);
+        Map<Integer, List<String>> asked = asked(own, tune, stage);
         version = layered(version, tune, asked);
         for (Map.Entry<Integer, List<String>> at : asked.entrySet()) {
             version = placed(version, tune, tune.notes().get(at.getKey()), at.getValue());
@@ -134,6 +139,23 @@ class DecoratedStringsTest {
         assertThat(realisation.figures().size())
                 .isGreaterThanOrEqualTo(version.spots().size());
         assertWritten(lesson, version, realisation);
+        Matcher writtenOut = WRITTEN_OUT.matcher(phrase);
+        if (stage == 3 && writtenOut.find()) {
+            String head = plain.replaceAll("(?s)(K:[^\n]*\n).*", "$1");
+            String stageText = BookWriter.writeVersion(tune, version).replaceAll("(?m)^%%.*\\R", "");
+            assertThat(spelled(stageText)).as(stageText).isEqualTo(spelled(head + writtenOut.group(1) + "\n"));
+        }
+    }
+
+    /** Each note with its small ones, its length, its trill and whether it is tied on. */
+    private static List<String> spelled(String text) {
+        Tune read = BookReader.read(text).value().lessons().get(0).tune();
+        return read.notes().stream()
+                .map(note -> note.marks().graces().pitches() + " "
+                        + note.pitches().stream().map(Object::toString).sorted().toList()
+                        + " " + note.played() + (note.marks().joins().tied() ? "-" : "")
+                        + (note.marks().decorations().contains("trill") ? " trill" : ""))
+                .toList();
     }
 
     /** Layers stand over their bar; a shuffle over the whole phrase. */
@@ -141,8 +163,11 @@ class DecoratedStringsTest {
         List<Layer> layers = new ArrayList<>();
         for (Map.Entry<Integer, List<String>> at : asked.entrySet()) {
             for (String word : List.copyOf(at.getValue())) {
-                Optional<Layer.Rule> rule = Layer.Rule.all().stream()
-                        .filter(each -> each.id().equals(word))
+                String[] halves = word.split("@", 2);
+                Optional<Layer.Rule> rule = Layer.Rule.of(
+                                version.playing().instrument().family())
+                        .stream()
+                        .filter(each -> each.id().equals(halves[0]))
                         .findFirst();
                 if (rule.isPresent()) {
                     Note note = tune.notes().get(at.getKey());
@@ -151,7 +176,7 @@ class DecoratedStringsTest {
                             : tune.bars().get(tune.placeOf(note.id()).bar()).notes();
                     Span span =
                             new Span(bar.get(0).id(), bar.get(bar.size() - 1).id());
-                    layers.add(new Layer(rule.get(), span, Passes.EVERY));
+                    layers.add(new Layer(rule.get(), halves.length > 1 ? halves[1] : "", span, Passes.EVERY));
                     at.getValue().remove(word);
                 }
             }
