@@ -31,6 +31,9 @@ class ButtonSetTest {
     /** What the little finger costs on the note itself, in turns of the bellows. */
     private static final double LITTLE_FINGER = 0.3;
 
+    /** The end of the name of a box with 23 buttons. */
+    private static final String LARGER = "-23";
+
     private static final List<Key> BY_SHARPS = List.of(
             Key.C_MAJOR, Key.of(Step.G, 0, Mode.MAJOR), Key.of(Step.D, 0, Mode.MAJOR), Key.of(Step.A, 0, Mode.MAJOR));
 
@@ -38,7 +41,8 @@ class ButtonSetTest {
         Family family = layout.startsWith("anglo")
                 ? Family.ANGLO
                 : layout.startsWith("english") ? Family.ENGLISH : Family.TWO_ROW_BOX;
-        return new ButtonSounds(ButtonLayout.of(layout, family != Family.TWO_ROW_BOX), family, key);
+        boolean hasAll = family != Family.TWO_ROW_BOX || layout.endsWith(LARGER);
+        return new ButtonSounds(ButtonLayout.of(layout.replace(LARGER, ""), hasAll), family, key);
     }
 
     @TestFactory
@@ -53,15 +57,17 @@ class ButtonSetTest {
         List<DynamicTest> cases = new ArrayList<>();
         String note = row.text("note");
         boolean hasOctave = Character.isDigit(note.charAt(note.length() - 1));
+        String layout = row.text("layout");
         String sharps = row.optional("signatures").orElse("0123");
         for (char digit : sharps.toCharArray()) {
             Key key = BY_SHARPS.get(digit - '0');
             for (int octave = 4; octave <= 6; octave++) {
                 WrittenPitch pitch = WrittenPitch.parse(hasOctave ? note : note + octave);
-                boolean isAsked = pitch.midi() >= 62 && pitch.midi() <= 85 && (!hasOctave || octave == 4);
+                boolean isAsked = pitch.midi() >= 62
+                        && pitch.midi() <= (layout.endsWith(LARGER) ? 86 : 85)
+                        && (!hasOctave || octave == 4);
                 boolean isInKey = key.alterOf(pitch.step()) == pitch.alter();
                 if (isAsked && isInKey) {
-                    String layout = row.text("layout");
                     cases.add(DynamicTest.dynamicTest(
                             layout + " " + pitch + " " + digit + " sharps",
                             () -> assertThat(rolls(layout, pitch, key)).isEqualTo(row.text("rolls"))));
@@ -157,6 +163,30 @@ class ButtonSetTest {
                     .as("the roll costs nothing")
                     .isTrue();
         }
+    }
+
+    /** Notes from D4 to C6 of scales with no more than three sharps that have a key each way that lie under the hand together, so that a treble of the bellows can be made on them. */
+    @ParameterizedTest
+    @CsvSource({
+        "bc, E4 B4 E5 B5",
+        "c-sharp-d, C♯5 F♯4 F♯5",
+        "dg, D4 F♯4 G4 A4 B4 F♯5 G5 A5 B5",
+        "anglo-a, D4 G4 A4 B4 C5 D5 E5 G5 A5 B5 C6",
+        "anglo-b, D4 G4 A4 B4 C5 C♯5 D5 E5 G5 B5 C6"
+    })
+    void notesOfBothWays(String layout, String notes) {
+        ButtonSounds sounds = sounds(layout, Key.C_MAJOR);
+        List<String> found = new ArrayList<>();
+        for (int midi = 62; midi <= 84; midi++) {
+            List<ButtonSet.Held> ways = sounds.ways(midi, false);
+            boolean isThere = ways.stream()
+                    .anyMatch(one -> ways.stream()
+                            .anyMatch(other -> ButtonSet.shape(one, other).isPresent()));
+            if (isThere && !WrittenPitch.ofMidi(midi).letter().matches("D♯|A♯")) {
+                found.add(WrittenPitch.ofMidi(midi).toString());
+            }
+        }
+        assertThat(found).containsExactlyInAnyOrder(notes.split(" "));
     }
 
     private static String cheapest(ButtonSounds sounds, int midi, int other) {
