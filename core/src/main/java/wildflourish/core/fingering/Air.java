@@ -1,8 +1,6 @@
 package wildflourish.core.fingering;
 
-import java.util.ArrayList;
 import java.util.Arrays;
-import java.util.Collections;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -28,7 +26,6 @@ final class Air implements LinePath.Run<ButtonOption> {
     /** How far the air goes either way, in ticks. */
     private final int reach;
 
-    private final double millisATick;
     /** What each way adds to the balance, in ticks; by stage. */
     private final int[][] ticks;
     /** What it costs to work the air key before the note of a stage; infinite where there is no time. */
@@ -67,12 +64,11 @@ final class Air implements LinePath.Run<ButtonOption> {
                 keyCosts[stage] = keyCost(line.get(stage - 1), line.get(stage));
             }
         }
-        millisATick = line.get(0).millis() / Math.max(1, ticksOf(line.get(0), unit));
+        double millisATick = line.get(0).millis() / Math.max(1, ticksOf(line.get(0), unit));
         reach = (int) Math.floor(HandTimes.BELLOWS_ONE_WAY / millisATick);
         airCosts = new double[width()];
         for (int balance = -reach; balance <= reach; balance++) {
-            double over = Math.max(0, Math.abs(balance) * millisATick - FREE_MILLIS) / 1000;
-            airCosts[balance + reach] = ButtonCosts.exact(over * plain.costs().air());
+            airCosts[balance + reach] = cost(balance * millisATick, plain.costs());
         }
         atLeast = new double[count][];
         buttons = new int[count][];
@@ -83,6 +79,12 @@ final class Air implements LinePath.Run<ButtonOption> {
             airAtLeast[stage] = new double[Arrays.stream(buttons[stage]).max().orElse(0) + 1][width()];
         }
         bound();
+    }
+
+    /** What it costs that the bellows stand so far out of balance after a note. */
+    static double cost(double balanceMillis, ButtonCosts costs) {
+        double over = Math.max(0, Math.abs(balanceMillis) - FREE_MILLIS) / 1000;
+        return ButtonCosts.exact(over * costs.air());
     }
 
     private static long lcm(long a, long b) {
@@ -100,7 +102,8 @@ final class Air implements LinePath.Run<ButtonOption> {
         return (int) struck.length().times(Fraction.of(unit)).numerator();
     }
 
-    private static double keyCost(Struck before, Struck struck) {
+    /** What it costs to work the air key between two notes; infinite where there is no time. */
+    static double keyCost(Struck before, Struck struck) {
         boolean rests = struck.restMillis() >= AIR_KEY_REST_MILLIS;
         return rests ? 0 : before.millis() >= AIR_KEY_MILLIS ? AIR_KEY_COST : NEVER;
     }
@@ -115,37 +118,6 @@ final class Air implements LinePath.Run<ButtonOption> {
             isEnough &= Math.abs(balance) <= FREE_MILLIS;
         }
         return isEnough;
-    }
-
-    /** Before each note of a run that is played in one way, its stages having one state each. */
-    static List<Balance> balances(Bellows plain) {
-        Trellis.Way way = new Trellis.Way(Collections.nCopies(plain.count(), 0), 0);
-        if (!isEnough(plain, way)) {
-            return new Air(plain).balances();
-        }
-        List<Balance> all = new ArrayList<>();
-        double before = 0;
-        for (int i = 0; i < plain.count(); i++) {
-            all.add(new Balance(before, false));
-            before += plain.line().get(i).millis() * plain.choices(i).get(0).air();
-        }
-        return all;
-    }
-
-    private List<Balance> balances() {
-        List<Balance> all = new ArrayList<>();
-        List<Integer> states = Trellis.cheapest(this)
-                .found()
-                .map(found -> found.best().states())
-                .orElse(List.of());
-        int before = 0;
-        for (int i = 0; i < states.size(); i++) {
-            int after = states.get(i) % width() - reach;
-            int from = after - ticks[i][0];
-            all.add(new Balance(from * millisATick, from != before));
-            before = after;
-        }
-        return all;
     }
 
     // What is still to come

@@ -66,10 +66,10 @@ public final class ButtonPath {
             if (way.isPresent()) {
                 run.add(line.get(i));
             } else if (!run.isEmpty()) {
-                List<List<ButtonOption>> ways = run.stream()
-                        .map(struck -> path.at(struck.note().id()).stream().toList())
+                List<ButtonOption> ways = run.stream()
+                        .map(struck -> path.at(struck.note().id()).orElseThrow())
                         .toList();
-                List<Balance> balances = Air.balances(Bellows.plain(List.copyOf(run), ways, costs));
+                List<Balance> balances = Balance.of(run, ways, costs);
                 for (int j = 0; j < balances.size(); j++) {
                     all.put(run.get(j).note().id(), balances.get(j));
                 }

@@ -2,8 +2,10 @@ package wildflourish.core.fingering;
 
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import wildflourish.core.instrument.ButtonLayout;
 import wildflourish.core.instrument.Instrument;
@@ -28,6 +30,11 @@ public final class ButtonTables {
     private final ButtonPath.Asked asked;
     private final ButtonPath.Choices choices;
     private final List<Struck> line;
+    /** Where each plain note stands. */
+    private final Map<NoteId, Integer> indexes;
+    /** In which stage of the line each note is. */
+    private final Map<NoteId, Integer> stages;
+
     private final List<Stretch> stretches = new ArrayList<>();
 
     /** Notes of the line that follow each other, from one on, with what they cost. */
@@ -64,6 +71,8 @@ public final class ButtonTables {
             List<Struck> plain, List<Struck> line, ButtonLayout layout, ButtonCosts costs, ButtonPath.Asked asked) {
         this.plain = plain;
         this.line = line;
+        this.indexes = indexes(plain);
+        this.stages = stages(line);
         this.layout = layout;
         this.costs = costs;
         this.asked = asked;
@@ -154,7 +163,7 @@ public final class ButtonTables {
         Map<NoteId, ButtonDemand> demand = Map.of(first, new ButtonDemand(count, options));
         List<Struck> part = Struck.joined(place.get().notes, demand);
         Around around = around(place.get(), part, ButtonPath.Asked.of(asked.pins(), demand));
-        int own = around.before + indexOf(part, first).orElseThrow();
+        int own = around.before + at(indexes(part), first);
         double[] each = around.tables().through(around.stages, around.first, around.last, own);
         Price now = Price.of(around.tables.total());
         List<Price> prices = new ArrayList<>();
@@ -201,13 +210,14 @@ public final class ButtonTables {
 
     /** Empty where some of the notes cannot be played, or no hand gets through the stretch. */
     private Optional<Place> placeOf(NoteId first, int count) {
-        Optional<Integer> at = indexOf(plain, first);
-        if (at.isEmpty()) {
+        Integer at = indexes.get(first);
+        if (at == null) {
             return Optional.empty();
         }
-        int from = stageOf(plain.get(at.get()));
-        int to = stageOf(plain.get(Math.min(plain.size(), at.get() + count) - 1));
-        int begin = indexOf(plain, line.get(from).note().id()).orElseThrow();
+        int from = at(stages, first);
+        int to = at(
+                stages, plain.get(Math.min(plain.size(), at + count) - 1).note().id());
+        int begin = at(indexes, line.get(from).note().id());
         List<Struck> notes = plain.subList(begin, lastOf(line.get(to)) + 1);
         return stretchOf(from, to)
                 .filter(stretch -> stretch.tables.total() < Double.POSITIVE_INFINITY)
@@ -258,29 +268,33 @@ public final class ButtonTables {
                 && asked.pins().getOrDefault(note, "").equals(other.pins().getOrDefault(note, ""));
     }
 
-    private static Optional<Integer> indexOf(List<Struck> line, NoteId note) {
+    /** By the first note of each stage. */
+    private static Map<NoteId, Integer> indexes(List<Struck> line) {
+        Map<NoteId, Integer> indexes = new HashMap<>();
         for (int i = 0; i < line.size(); i++) {
-            if (line.get(i).note().id().equals(note)) {
-                return Optional.of(i);
-            }
+            indexes.put(line.get(i).note().id(), i);
         }
-        return Optional.empty();
+        return indexes;
     }
 
-    /** Which stage of the line a note is part of. */
-    private int stageOf(Struck note) {
+    /** By every note that is part of a stage. */
+    private static Map<NoteId, Integer> stages(List<Struck> line) {
+        Map<NoteId, Integer> stages = new HashMap<>();
         for (int i = 0; i < line.size(); i++) {
-            if (line.get(i).tied().contains(note.note().id())) {
-                return i;
+            for (NoteId note : line.get(i).tied()) {
+                stages.put(note, i);
             }
         }
-        throw new IllegalStateException("no stage has note " + note.note().id());
+        return stages;
+    }
+
+    private static int at(Map<NoteId, Integer> indexes, NoteId note) {
+        return Objects.requireNonNull(indexes.get(note), "no stage has note " + note);
     }
 
     /** Where the last note of a stage stands among the plain notes. */
     private int lastOf(Struck stage) {
-        int at = indexOf(plain, stage.note().id()).orElseThrow();
-        int end = at;
+        int end = at(indexes, stage.note().id());
         while (end < plain.size() && stage.tied().contains(plain.get(end).note().id())) {
             end++;
         }

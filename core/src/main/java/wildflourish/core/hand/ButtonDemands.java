@@ -40,13 +40,8 @@ final class ButtonDemands {
         this.plain = plain;
     }
 
-    /** By the first note, where it is first played. */
-    static Map<NoteId, ButtonDemand> of(Tune tune, Version version, Line line, Optional<HandLines> plain) {
-        return new ButtonDemands(tune, plain).of(version, line);
-    }
-
-    /** The same for one of the versions; what one has in common with another is worked out once. */
-    Map<NoteId, ButtonDemand> of(Version version, Line line) {
+    /** By the first note, where it is first played, for one of the versions, all for the same player; what one has in common with another is worked out once. */
+    synchronized Map<NoteId, ButtonDemand> of(Version version, Line line) {
         Map<NoteId, ButtonDemand> demands = new HashMap<>();
         Ways ways = Ways.on(version, plain);
         for (int i = 0; i < line.tones().size(); i++) {

@@ -15,13 +15,11 @@ final class ButtonHandCost {
     private final Scene scene;
     private final Optional<HandLines> plain;
     private final ButtonTables tables;
-    private final ButtonDemands demands;
 
     ButtonHandCost(Scene scene) {
         this.scene = scene;
         this.plain = Hands.plain(scene.tune(), scene.version());
         this.tables = scene.ways().buttonTables().orElseThrow();
-        this.demands = new ButtonDemands(scene.tune(), plain);
     }
 
     /** What the whole version costs. */
@@ -32,7 +30,8 @@ final class ButtonHandCost {
     /** What a placement costs in place of what it overlaps, and another row or button that it is played from; empty where nothing can be told. */
     Optional<HandCost.Told> told(Placement placement) {
         Version placed = scene.version().with(scene.tune(), Spot.of(placement));
-        Map<NoteId, ButtonDemand> asked = demands.of(placed, scene.lineOf(placed, plain));
+        Map<NoteId, ButtonDemand> asked =
+                Hands.demandsOnButtons(scene.tune(), placed, scene.lineOf(placed, plain), plain);
         return tables.more(Hands.linePins(placed), asked)
                 .map(price -> new HandCost.Told(price.cost(), false, price.turns(), otherKey(placement)));
     }

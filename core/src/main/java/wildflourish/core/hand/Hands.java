@@ -45,7 +45,7 @@ public final class Hands {
     /** What they do along a line of the version, where its ornaments and layers ask more than the tune. */
     static Optional<HandLines> lines(Tune tune, Version version, Line line, Optional<HandLines> plain) {
         if (version.playing().instrument().buttons().isPresent()) {
-            Map<NoteId, ButtonDemand> demands = ButtonDemands.of(tune, version, line, plain);
+            Map<NoteId, ButtonDemand> demands = demandsOnButtons(tune, version, line, plain);
             return demands.isEmpty()
                     ? plain
                     : LAST.of(new Asked(tune, version.playing(), linePins(version), Map.of(), demands));
@@ -60,6 +60,28 @@ public final class Hands {
         return isPlain ? plain : LAST.of(new Asked(tune, version.playing(), asked.pins(), asked.demands(), Map.of()));
     }
 
+    /** What ornaments ask of the hand on buttons; what those of the last tune ask is remembered, each one once. */
+    static Map<NoteId, ButtonDemand> demandsOnButtons(
+            Tune tune, Version version, Line line, Optional<HandLines> plain) {
+        return DEMANDS.of(tune, version.playing(), plain).of(version, line);
+    }
+
+    private static final LastDemands DEMANDS = new LastDemands();
+
+    private static final class LastDemands {
+        private Optional<Known> known = Optional.empty();
+
+        private record Known(Tune tune, Playing playing, Optional<HandLines> plain, ButtonDemands demands) {}
+
+        synchronized ButtonDemands of(Tune tune, Playing playing, Optional<HandLines> plain) {
+            Optional<Known> same = known.filter(
+                    each -> each.playing.equals(playing) && each.plain.equals(plain) && each.tune.equals(tune));
+            Known found = same.orElseGet(() -> new Known(tune, playing, plain, new ButtonDemands(tune, plain)));
+            known = Optional.of(found);
+            return found.demands;
+        }
+    }
+
     /** What the version costs the hand on buttons along a line of it; empty on other instruments. */
     static Optional<ButtonTables> buttonTables(Tune tune, Version version, Line line) {
         Playing playing = version.playing();
@@ -71,7 +93,7 @@ public final class Hands {
                         playing.schools(),
                         playing.tempo(),
                         linePins(version),
-                        ButtonDemands.of(tune, version, line, plain(tune, version))));
+                        demandsOnButtons(tune, version, line, plain(tune, version))));
     }
 
     /** What ornaments, layers and the teacher ask of the hand on strings along a line of the version. */

@@ -23,18 +23,26 @@ public final class Trellis {
     private final int few;
     /** No way that is looked for costs more. */
     private final double most;
-    /** For each stage the labels of each state: the cheapest way to it, then the next cheapest if it is wanted; where they came from, as labels of the stage before. */
-    private final List<double[]> costs = new ArrayList<>();
+    /** For each stage the states that are reached, and where their labels came from, as labels of the stage before. */
+    private final List<int[]> reached = new ArrayList<>();
 
     private final List<int[]> origins = new ArrayList<>();
-    /** Of the labels of the last stage reached: a number that ways have in common only where their states are not told apart. */
-    private long[] signs = new long[0];
+    /** The labels of the last stage reached. */
+    private Labels labels;
+    /** Those of the next one; the two are used by turns. */
+    private Labels spare;
 
     private Trellis(Stages stages, int depth, int few, double most) {
         this.stages = stages;
         this.depth = depth;
         this.few = few;
         this.most = most;
+        int states = 0;
+        for (int stage = 0; stage < stages.count(); stage++) {
+            states = Math.max(states, stages.states(stage));
+        }
+        this.labels = new Labels(stages, depth, states);
+        this.spare = new Labels(stages, depth, states);
     }
 
     /** What there is to choose, stage by stage. */
@@ -114,72 +122,62 @@ public final class Trellis {
     }
 
     private Result run() {
-        begin();
-        boolean isReached = least(costs.get(0)) >= 0;
+        for (int state = 0; state < stages.states(0); state++) {
+            labels.begin(state, stages.begin(state));
+        }
+        keep();
+        boolean isReached = labels.count > 0;
         for (int stage = 0; stage + 1 < stages.count() && isReached; stage++) {
             isReached = advance(stage);
         }
-        double[] last = costs.get(costs.size() - 1);
-        int best = least(last);
+        int best = labels.least();
         if (best < 0) {
-            return new Result(Optional.empty(), costs.size() - 1);
+            return new Result(Optional.empty(), reached.size() - 1);
         }
-        int second = depth > 1 ? leastButFor(last, signs[best]) : -1;
+        int second = depth > 1 ? labels.leastBut(labels.signs[best]) : -1;
         Found found = new Found(
-                way(best, last[best]), second < 0 ? Optional.empty() : Optional.of(way(second, last[second])));
+                way(best, labels.costs[best]),
+                second < 0 ? Optional.empty() : Optional.of(way(second, labels.costs[second])));
         return new Result(Optional.of(found), stages.count());
-    }
-
-    private void begin() {
-        double[] first = new double[depth * stages.states(0)];
-        Arrays.fill(first, NEVER);
-        for (int state = 0; state < stages.states(0); state++) {
-            first[depth * state] = stages.begin(state);
-        }
-        signs = new long[first.length];
-        for (int state = 0; state < stages.states(0); state++) {
-            signs[depth * state] = sign(1, stages.told(0, state));
-        }
-        costs.add(first);
-        origins.add(new int[first.length]);
     }
 
     /** Goes on to the next stage; whether any of its states is reached. */
     private boolean advance(int stage) {
-        double[] here = costs.get(stage);
-        double[] next = new double[depth * stages.states(stage + 1)];
-        int[] from = new int[next.length];
-        Arrays.fill(next, NEVER);
-        Labels labels = new Labels(stages, stage + 1, depth, next, from);
-        double followed = followed(stage, here);
-        for (int state = 0; depth * state < here.length; state++) {
-            double cost = here[depth * state];
-            if (cost < NEVER && (followed == NEVER || cost + stages.atLeast(stage, state) <= followed)) {
-                labels.first = here[depth * state];
-                labels.second = depth > 1 ? here[depth * state + 1] : NEVER;
-                if (depth > 1) {
-                    labels.firstSign = signs[depth * state];
-                    labels.secondSign = signs[depth * state + 1];
-                }
-                labels.state = state;
-                stages.moves(stage, state, labels);
+        double followed = followed(stage);
+        spare.clear(stage + 1);
+        for (int state : reached.get(stage)) {
+            double cost = labels.costs[depth * state];
+            if (followed == NEVER || cost + stages.atLeast(stage, state) <= followed) {
+                spare.from(labels, state);
+                stages.moves(stage, state, spare);
             }
         }
-        costs.add(next);
+        Labels before = labels;
+        labels = spare;
+        spare = before;
+        keep();
+        return labels.count > 0;
+    }
+
+    private void keep() {
+        int[] states = labels.reached();
+        int[] from = new int[depth * states.length];
+        for (int i = 0; i < states.length; i++) {
+            System.arraycopy(labels.origins, depth * states[i], from, depth * i, depth);
+        }
+        reached.add(states);
         origins.add(from);
-        signs = labels.signs;
-        return labels.isReached;
     }
 
     /** What a way through a state of a stage may cost to be followed. */
-    private double followed(int stage, double[] here) {
+    private double followed(int stage) {
         if (few == Integer.MAX_VALUE) {
             return most;
         }
         double[] least = new double[few];
         Arrays.fill(least, NEVER);
-        for (int label = 0; label < here.length; label += depth) {
-            double cost = here[label] < NEVER ? here[label] + stages.atLeast(stage, label / depth) : NEVER;
+        for (int state : reached.get(stage)) {
+            double cost = labels.costs[depth * state] + stages.atLeast(stage, state);
             int at = few - 1;
             if (cost < least[at]) {
                 for (; at > 0 && least[at - 1] > cost; at--) {
@@ -197,44 +195,95 @@ public final class Trellis {
         return mixed ^ (mixed >>> 29);
     }
 
-    /** Keeps the two cheapest labels of each state it is told of, of ways that differ. */
+    /** The labels of a stage: for each state the cheapest way to it, then the next cheapest where that is wanted, of ways that differ; and where they came from. */
     private static final class Labels implements Sink {
         private final Stages stages;
-        private final int stage;
         private final int depth;
-        private final double[] next;
-        private final int[] from;
+        private final double[] costs;
+        private final int[] origins;
+        /** A number that ways have in common only where their states are not told apart. */
         private final long[] signs;
+        /** The states that are reached, as they were. */
+        private final int[] states;
+
+        private int count;
+        private int stage;
         private double first;
         private double second;
         private long firstSign;
         private long secondSign;
         private int state;
-        private boolean isReached;
 
-        Labels(Stages stages, int stage, int depth, double[] next, int[] from) {
+        Labels(Stages stages, int depth, int most) {
             this.stages = stages;
-            this.stage = stage;
             this.depth = depth;
-            this.next = next;
-            this.from = from;
-            this.signs = new long[depth > 1 ? next.length : 0];
+            this.costs = new double[depth * most];
+            this.origins = new int[depth * most];
+            this.signs = new long[depth > 1 ? depth * most : 0];
+            this.states = new int[most];
+            Arrays.fill(costs, NEVER);
+        }
+
+        /** Empty, for another stage. */
+        void clear(int other) {
+            for (int i = 0; i < count; i++) {
+                Arrays.fill(costs, depth * states[i], depth * states[i] + depth, NEVER);
+            }
+            count = 0;
+            stage = other;
+        }
+
+        /** Those for two labels in order, so that what costs the same is told in one order always; for one the order is seen to where they are compared. */
+        int[] reached() {
+            int[] all = Arrays.copyOf(states, count);
+            if (depth > 1) {
+                Arrays.sort(all);
+            }
+            return all;
+        }
+
+        void begin(int at, double cost) {
+            if (cost < NEVER) {
+                reach(at);
+                costs[depth * at] = cost;
+                if (depth > 1) {
+                    signs[depth * at] = sign(1, stages.told(0, at));
+                }
+            }
+        }
+
+        /** What follows is told of moves from a state of the stage before. */
+        void from(Labels before, int at) {
+            state = at;
+            first = before.costs[depth * at];
+            if (depth > 1) {
+                second = before.costs[depth * at + 1];
+                firstSign = before.signs[depth * at];
+                secondSign = before.signs[depth * at + 1];
+            }
+        }
+
+        private void reach(int at) {
+            if (costs[depth * at] == NEVER) {
+                states[count++] = at;
+            }
         }
 
         @Override
         public void move(int to, double cost) {
             if (depth == 1) {
-                if (first + cost < next[to]) {
-                    next[to] = first + cost;
-                    from[to] = state;
-                    isReached = true;
+                double whole = first + cost;
+                if (whole < costs[to] || (whole == costs[to] && whole < NEVER && state < origins[to])) {
+                    reach(to);
+                    costs[to] = whole;
+                    origins[to] = state;
                 }
                 return;
             }
-            if (first + cost < next[2 * to + 1]) {
+            if (first + cost < costs[2 * to + 1]) {
                 int told = stages.told(stage, to);
                 put(to, first + cost, 2 * state, sign(firstSign, told));
-                if (second + cost < next[2 * to + 1]) {
+                if (second + cost < costs[2 * to + 1]) {
                     put(to, second + cost, 2 * state + 1, sign(secondSign, told));
                 }
             }
@@ -242,12 +291,13 @@ public final class Trellis {
 
         /** Of a label cheaper than the second one of its state. */
         private void put(int to, double cost, int origin, long sign) {
+            reach(to);
             int at = 2 * to;
-            boolean isSame = next[at] < NEVER && signs[at] == sign;
-            if (cost < next[at]) {
+            boolean isSame = costs[at] < NEVER && signs[at] == sign;
+            if (cost < costs[at]) {
                 if (!isSame) {
-                    next[at + 1] = next[at];
-                    from[at + 1] = from[at];
+                    costs[at + 1] = costs[at];
+                    origins[at + 1] = origins[at];
                     signs[at + 1] = signs[at];
                 }
                 set(at, cost, origin, sign);
@@ -257,31 +307,34 @@ public final class Trellis {
         }
 
         private void set(int at, double cost, int origin, long sign) {
-            isReached = true;
-            next[at] = cost;
-            from[at] = origin;
+            costs[at] = cost;
+            origins[at] = origin;
             signs[at] = sign;
         }
-    }
 
-    private int leastButFor(double[] labels, long sign) {
-        int least = -1;
-        for (int i = 0; i < labels.length; i++) {
-            if (labels[i] < NEVER && signs[i] != sign && (least < 0 || labels[i] < labels[least])) {
-                least = i;
+        /** The cheapest label; -1 where there is none. */
+        int least() {
+            int least = -1;
+            for (int at : reached()) {
+                int label = depth * at;
+                boolean isLess =
+                        least < 0 || costs[label] < costs[least] || (costs[label] == costs[least] && label < least);
+                least = isLess ? label : least;
             }
+            return least;
         }
-        return least;
-    }
 
-    private static int least(double[] labels) {
-        int least = -1;
-        for (int i = 0; i < labels.length; i++) {
-            if (labels[i] < NEVER && (least < 0 || labels[i] < labels[least])) {
-                least = i;
+        /** The cheapest of a way with another sign. */
+        int leastBut(long sign) {
+            int least = -1;
+            for (int at : reached()) {
+                for (int label = depth * at; label < depth * at + depth; label++) {
+                    boolean isOther = costs[label] < NEVER && signs[label] != sign;
+                    least = isOther && (least < 0 || costs[label] < costs[least]) ? label : least;
+                }
             }
+            return least;
         }
-        return least;
     }
 
     private Way way(int label, double cost) {
@@ -289,7 +342,12 @@ public final class Trellis {
         int at = label;
         for (int stage = stages.count() - 1; stage >= 0; stage--) {
             states[stage] = at / depth;
-            at = origins.get(stage)[at];
+            int[] its = reached.get(stage);
+            int place = 0;
+            while (its[place] != at / depth) {
+                place++;
+            }
+            at = origins.get(stage)[depth * place + at % depth];
         }
         return new Way(Arrays.asList(states), cost);
     }
