@@ -4,8 +4,11 @@ import java.util.Optional;
 import java.util.Set;
 import wildflourish.core.form.Harmony;
 import wildflourish.core.line.Tone;
+import wildflourish.core.music.Fraction;
+import wildflourish.core.music.Metre;
 import wildflourish.core.music.WrittenPitch;
 import wildflourish.core.tune.Note;
+import wildflourish.core.tune.NotePlace;
 import wildflourish.core.version.Layer;
 
 /** What stands in on buttons for a note that lies badly: the note before once more, or the nearest note of the chord below. */
@@ -35,6 +38,22 @@ public final class StandIn {
         return Optional.empty();
     }
 
+    /** Whether a note is on a crotchet, or on a dotted one where the metre counts in those. */
+    public static boolean isOnBeat(Scene scene, Note note) {
+        NotePlace place = scene.tune().placeOf(note.id());
+        Metre metre = scene.tune().metreAt(place.bar());
+        Fraction count = metre.isCompound() ? metre.countLength() : Fraction.of(1, 4);
+        return place.offset().modulo(count).isZero();
+    }
+
+    /** Whether it is worth it: the written note cannot be played, or a turn or a hop is saved. */
+    public static boolean isWorthIt(Scene scene, Note note, WrittenPitch instead) {
+        return isStuck(scene, note)
+                || price(scene, note, instead)
+                        .filter(price -> price.more() <= -1)
+                        .isPresent();
+    }
+
     /** What it costs the hand more to play another pitch in place of a note; empty where that is not known. */
     public static Optional<Price> price(Scene scene, Note note, WrittenPitch instead) {
         return scene.ways()
@@ -45,7 +64,7 @@ public final class StandIn {
     }
 
     /** Whether the hand cannot play a note as it is written. */
-    public static boolean isStuck(Scene scene, Note note) {
+    private static boolean isStuck(Scene scene, Note note) {
         return scene.ways().onButtons(note.id()).isEmpty();
     }
 }

@@ -193,7 +193,7 @@ final class TouchLayers {
         return number == 0 ? anew.with(tone.touch()) : anew;
     }
 
-    /** The note before once more, or the nearest note of the chord below. */
+    /** The note before once more, or the nearest note of the chord below, in place of a quaver off the beat that lies badly. */
     private int standIn(int group, List<Tone> made) {
         Tone tone = groups.get(group).get(0);
         Optional<WrittenPitch> instead = StandIn.of(scene, layer, tone.note())

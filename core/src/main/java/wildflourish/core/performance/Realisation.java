@@ -23,6 +23,7 @@ import wildflourish.core.version.Placement;
  * @param lines what the hand does on strings or buttons; empty for other instruments
  * @param figures the ornaments that are played, in time
  * @param drones what sounds from the beginning to the end, whatever the melody does
+ * @param reeds how the reeds of a two-row box are tuned
  */
 public record Realisation(
         Tune tune,
@@ -32,7 +33,8 @@ public record Realisation(
         List<Moment> moments,
         Optional<HandLines> lines,
         List<Figured> figures,
-        List<Voice> drones) {
+        List<Voice> drones,
+        Reeds reeds) {
     /** A bar played and where it begins, in milliseconds and in whole notes from the beginning of the tune. */
     public record BarStart(PlayOrder.Played played, Fraction startMillis, Fraction startWholeNotes) {}
 
@@ -61,7 +63,16 @@ public record Realisation(
 
     /** The same without drones. */
     public Realisation withoutDrones() {
-        return drones.isEmpty() ? this : new Realisation(tune, family, tempo, bars, moments, lines, figures, List.of());
+        return drones.isEmpty()
+                ? this
+                : new Realisation(tune, family, tempo, bars, moments, lines, figures, List.of(), reeds);
+    }
+
+    /** The same with the reeds tuned otherwise; other instruments than two-row boxes have none that beat. */
+    public Realisation with(Reeds others) {
+        return family == Family.TWO_ROW_BOX
+                ? new Realisation(tune, family, tempo, bars, moments, lines, figures, drones, others)
+                : this;
     }
 
     /** The ornament that begins on a note in a bar played; empty where none does. */

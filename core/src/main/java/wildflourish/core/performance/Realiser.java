@@ -147,7 +147,8 @@ public final class Realiser {
                         new Realisation.BarStart(bar.played(), millisOf(bar.startWholeNotes()), bar.startWholeNotes()))
                 .toList();
         List<Moment> all = LeftHand.added(scene, lines, moments);
-        return new Realisation(scene.tune(), instrument.family(), tempo, bars, all, lines, figures, drones());
+        return new Realisation(
+                scene.tune(), instrument.family(), tempo, bars, all, lines, figures, drones(), Reeds.DRY);
     }
 
     private List<Voice> drones() {

@@ -140,29 +140,18 @@ final class Passage {
     /** The weightiest thing that keeps the note before from standing in for a note of the passage. */
     private List<Refusal> ofStandIn() {
         for (Note note : notes) {
-            Fraction offset = scene.tune().placeOf(note.id()).offset();
-            if (offset.modulo(countOf(note)).isZero()) {
+            if (StandIn.isOnBeat(scene, note)) {
                 return List.of(Refusal.ON_A_BEAT);
             }
             Optional<WrittenPitch> instead = StandIn.of(scene, layer, note);
             if (instead.isEmpty()) {
                 return List.of(Refusal.NO_SUCH_NOTE);
             }
-            boolean isWorthIt = StandIn.isStuck(scene, note)
-                    || StandIn.price(scene, note, instead.get())
-                            .filter(price -> price.more() <= -1)
-                            .isPresent();
-            if (!isWorthIt) {
+            if (!StandIn.isWorthIt(scene, note, instead.get())) {
                 return List.of(Refusal.LIES_WELL_ALREADY);
             }
         }
         return List.of();
-    }
-
-    /** A crotchet, or a dotted one where the metre counts in those. */
-    private Fraction countOf(Note note) {
-        Metre metre = scene.tune().metreAt(barOf(note));
-        return metre.isCompound() ? metre.countLength() : CROTCHET;
     }
 
     /** Whether somebody else has the tune here. */

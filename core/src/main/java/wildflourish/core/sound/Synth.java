@@ -11,7 +11,7 @@ import wildflourish.core.performance.Realisation;
 /**
  * The sound of a realisation, by the family of its instrument: an oscillator whose phase never jumps for the melody, one for each second note, one for each
  * drone. A cut or a tap is a break of pitch with no new attack; tongue, bow and bellows make a short dip before their note, a plucked one dies away; a hammered note
- * only lends a dying one new life, one that is pulled off is a weaker pluck; a bow bites, swells, leans anew or hardly touches; a drone goes on through everything. Rendering is a pure function of the realisation and the stretch asked for.
+ * only lends a dying one new life, one that is pulled off is a weaker pluck; a bow bites, swells, leans anew or hardly touches; a drone goes on through everything; the two reeds of a box may beat. Rendering is a pure function of the realisation and the stretch asked for.
  */
 public final class Synth {
     public static final int SAMPLE_RATE = 44_100;
@@ -67,6 +67,12 @@ public final class Synth {
     private double frequency;
     /** Of second notes; a moment has at most so many as are set. */
     private final double[] underPhases = new double[MOST_UNDER];
+    /** Of the second reed of each note, where two reeds sound. */
+    private double beatPhase;
+
+    private final double[] underBeatPhases = new double[MOST_UNDER];
+    /** How much higher the second reeds are; 1 where there are none. */
+    private final double beat;
 
     private double[] underSteps = {};
     private Glide[] underGlides = {};
@@ -84,6 +90,7 @@ public final class Synth {
         this.tone = tone;
         this.partials = tone.partials().stream().mapToDouble(each -> each).toArray();
         this.endMillis = realisation.endMillis().toDouble();
+        this.beat = Math.pow(2, realisation.reeds().cents() / 1200);
         this.drones = realisation.drones().toArray(new Voice[0]);
         this.droneSteps = new double[drones.length];
         this.dronePhases = new double[drones.length];
@@ -199,7 +206,8 @@ public final class Synth {
             left = approach(left, 0, tone.decayMillis().get());
         }
         phase = advanced(phase, 2 * Math.PI * frequency / SAMPLE_RATE);
-        double sum = withUnder(wave(phase), now);
+        beatPhase = advanced(beatPhase, 2 * Math.PI * frequency * beat / SAMPLE_RATE);
+        double sum = withUnder(reeds(phase, beatPhase), now);
         double melody = level * left * lean(now) * (sum + tone.noise() * nextNoise());
         return (float) (LOUDNESS * (drones.length == 0 ? melody : withDrones(now, melody)));
     }
@@ -225,6 +233,11 @@ public final class Synth {
         return sum;
     }
 
+    /** One reed, or two that beat. */
+    private double reeds(double at, double second) {
+        return beat == 1 ? wave(at) : (wave(at) + wave(second)) / 2;
+    }
+
     /** Adds the second notes of a moment. */
     private double withUnder(double melody, double now) {
         if (underSteps.length == 0) {
@@ -235,7 +248,8 @@ public final class Synth {
             double bent =
                     underGlides[i].isLevel() ? 1 : Math.pow(2, underGlides[i].centsAt(now - start, end - start) / 1200);
             underPhases[i] = advanced(underPhases[i], underSteps[i] * bent);
-            sum += UNDER * wave(underPhases[i]);
+            underBeatPhases[i] = advanced(underBeatPhases[i], underSteps[i] * bent * beat);
+            sum += UNDER * reeds(underPhases[i], underBeatPhases[i]);
         }
         return sum / (1 + MAKING_ROOM * underSteps.length);
     }

@@ -1,6 +1,7 @@
 package wildflourish.core.words;
 
 import java.util.List;
+import java.util.Optional;
 import java.util.stream.Collectors;
 import wildflourish.core.hand.Attempt;
 import wildflourish.core.ornament.Choice;
@@ -9,6 +10,7 @@ import wildflourish.core.ornament.Ornament.StandsFor;
 import wildflourish.core.ornament.Refusal;
 import wildflourish.core.ornament.Usage;
 import wildflourish.core.placing.Facts;
+import wildflourish.core.placing.Instead;
 import wildflourish.core.placing.Situation;
 
 /** Why an ornament does not fit, and what to do instead, in a sentence a student understands. */
@@ -68,7 +70,7 @@ final class Refused {
             case TURN_BETWEEN -> "the bellows turn between them";
             case SAME_BUTTON -> "the same button must come up first";
             case ONE_FINGER_BOTH -> "one finger has both buttons";
-            case NO_WAY_IN_OR_OUT -> "your hand cannot come from, or go on to, its neighbours";
+            case NO_WAY_IN_OR_OUT -> "your hand cannot come from, or go on to, its neighbours" + instead(facts);
             case TOO_FAR_ROUND -> "it costs " + turnsAndHops(facts) + ": " + smaller(facts);
             case FINGER_BUSY -> "that finger is holding another note";
             case NO_AIR -> "the bellows run out that way";
@@ -76,9 +78,9 @@ final class Refused {
             case ON_A_BEAT -> "the beat needs its own note";
             case LIES_WELL_ALREADY -> "it lies well: play what is written";
             case WRONG_KIND_OF_TUNE -> "it belongs in " + kindsOfTune(facts);
-            case NO_SUCH_NOTE -> "a note that it wants is not on this instrument";
-            case BELLOWS_DISAGREE -> "its notes go different ways of the bellows";
-            case HAND_CANNOT -> "one hand cannot reach or cross to these buttons";
+            case NO_SUCH_NOTE -> "a note that it wants is not on this instrument" + instead(facts);
+            case BELLOWS_DISAGREE -> "its notes go different ways of the bellows" + instead(facts);
+            case HAND_CANNOT -> "one hand cannot reach or cross to these buttons" + instead(facts);
             case NOT_THIS_HAND -> "your picking hand leaves that out";
             case PAIRED_STRINGS -> "paired strings do not bend; slide instead";
             case TOO_SHORT -> "the note is too short for it";
@@ -193,11 +195,20 @@ final class Refused {
     private static String turnsAndHops(Facts facts) {
         return facts.attempt()
                 .flatMap(Attempt::price)
-                .map(price -> Math.round(price.more()) + " turns and hops")
+                .map(price -> Words.turnsAndHops(price.more()))
                 .orElse("too many turns and hops");
     }
 
+    /** What fits in its place on buttons, where something does. */
+    private static String instead(Facts facts) {
+        return Instead.of(facts).map(other -> ": take the " + other.name()).orElse("");
+    }
+
     private static String smaller(Facts facts) {
+        Optional<Ornament> easier = Instead.of(facts);
+        if (easier.isPresent()) {
+            return "take the " + easier.get().name();
+        }
         return facts.ornament().manner().growsFrom().stream()
                 .findFirst()
                 .flatMap(id -> Ornament.find(id, facts.situation().instrument().family()))

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import wildflourish.core.hand.Attempt;
 import wildflourish.core.hand.HandCost;
 import wildflourish.core.instrument.Instrument;
 import wildflourish.core.instrument.StrokeOrder;
@@ -19,6 +20,7 @@ import wildflourish.core.performance.Moment;
 import wildflourish.core.placing.Breaths;
 import wildflourish.core.placing.Facts;
 import wildflourish.core.placing.Fit;
+import wildflourish.core.placing.Instead;
 import wildflourish.core.placing.Remark;
 import wildflourish.core.placing.Verdict;
 import wildflourish.core.tune.Note;
@@ -57,6 +59,12 @@ public final class Words {
             case NOT_ON_INSTRUMENT -> "The instrument does not have this note: choose another instrument or key.";
             default -> "Your instrument does not make this one: choose another.";
         };
+    }
+
+    /** What something costs the hand on buttons, in whole turns of the bellows. */
+    static String turnsAndHops(double turns) {
+        long whole = Math.round(turns);
+        return whole == 1 ? "a turn or a hop" : whole + " turns and hops";
     }
 
     /** The words of a reason for facts of which it holds. */
@@ -151,7 +159,16 @@ public final class Words {
             case TURN_ACCENTS_ALREADY -> "the turn accents it already";
             case LITTLE_AIR_LEFT -> "little air is left that way";
             case FOREIGN_NOTE -> "a foreign note, long enough to hear";
-            case COSTS_A_DETOUR -> "costs turns and hops";
+            case COSTS_A_DETOUR ->
+                "it costs "
+                        + facts.attempt()
+                                .flatMap(Attempt::price)
+                                .map(price -> turnsAndHops(price.more()))
+                                .orElse("turns and hops")
+                        + " more"
+                        + Instead.of(facts)
+                                .map(other -> ", the " + other.name() + " does not")
+                                .orElse("");
             case ON_THE_BEAT -> "marks the beat";
             case ROOM_TO_SPARE -> "there is room to spare at this tempo";
             case SETS_OFF -> "sets the note off";

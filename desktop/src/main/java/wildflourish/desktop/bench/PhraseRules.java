@@ -2,7 +2,9 @@ package wildflourish.desktop.bench;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import javafx.scene.control.CheckBox;
+import javafx.scene.control.TextField;
 import javafx.scene.control.ToggleButton;
 import javafx.scene.layout.VBox;
 import wildflourish.core.version.Layer;
@@ -17,6 +19,7 @@ final class PhraseRules extends VBox {
     private final ToggleButton heading = new ToggleButton();
     private final List<CheckBox> boxes = new ArrayList<>();
     private final List<Choice> ways = new ArrayList<>();
+    private final TextField basses = new TextField();
     private List<Layer.Rule> rules = List.of();
 
     PhraseRules(Desk desk) {
@@ -28,7 +31,18 @@ final class PhraseRules extends VBox {
         heading.setAccessibleHelp("What holds over the whole phrase: articulation, held notes, breaths");
         heading.setOnAction(event -> show());
         managedProperty().bind(visibleProperty());
-        getChildren().add(heading);
+        basses.setId("basses");
+        basses.setAccessibleText("Basses of the left hand");
+        basses.setAccessibleHelp("The roots that each bass button has pressed and drawn, such as D/A,G/D,B/E,C/C");
+        basses.managedProperty().bind(basses.visibleProperty());
+        basses.setVisible(false);
+        basses.setOnAction(event -> desk.layers().setBasses(basses.getText()));
+        basses.focusedProperty().addListener((at, before, isFocused) -> {
+            if (!isFocused && basses.isVisible()) {
+                desk.layers().setBasses(basses.getText());
+            }
+        });
+        getChildren().addAll(heading, basses);
     }
 
     void show() {
@@ -39,6 +53,11 @@ final class PhraseRules extends VBox {
         boolean isOpen = heading.isSelected();
         heading.setText((isOpen ? "▾  " : "▸  ") + "In this phrase" + (count == 0 ? "" : " (" + count + ")"));
         int wanted = isOpen ? rules.size() : 0;
+        Optional<String> left = layers.basses();
+        basses.setVisible(isOpen && left.isPresent());
+        if (!basses.isFocused()) {
+            left.ifPresent(basses::setText);
+        }
         while (boxes.size() < wanted) {
             addBox();
         }
@@ -48,7 +67,7 @@ final class PhraseRules extends VBox {
             box.setVisible(i < wanted);
             way.setVisible(i < wanted
                     && layers.has(rules.get(i))
-                    && rules.get(i).options().size() > 1);
+                    && layers.ways(rules.get(i)).size() > 1);
             if (i < wanted) {
                 Layer.Rule rule = rules.get(i);
                 box.setId("layer-" + rule.id());
@@ -56,7 +75,7 @@ final class PhraseRules extends VBox {
                 box.setAccessibleHelp(rule.about());
                 box.setSelected(layers.has(rule));
                 way.setId("way-" + rule.id());
-                way.show(rule.options().stream().map(Words::way).toList(), layers.way(rule));
+                way.show(layers.ways(rule).stream().map(Words::way).toList(), layers.way(rule));
             }
         }
     }
@@ -70,6 +89,6 @@ final class PhraseRules extends VBox {
         way.managedProperty().bind(way.visibleProperty());
         boxes.add(box);
         ways.add(way);
-        getChildren().addAll(box, way);
+        getChildren().addAll(getChildren().size() - 1, List.of(box, way));
     }
 }

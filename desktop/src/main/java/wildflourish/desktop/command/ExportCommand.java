@@ -16,6 +16,7 @@ import picocli.CommandLine.Parameters;
 import picocli.CommandLine.Spec;
 import wildflourish.core.instrument.Instrument;
 import wildflourish.core.ornament.Profile;
+import wildflourish.core.performance.Reeds;
 import wildflourish.core.version.Book;
 import wildflourish.core.version.Lesson;
 import wildflourish.core.version.Playing;
@@ -51,6 +52,9 @@ final class ExportCommand implements Callable<Integer> {
     @Option(names = "--small-notes", description = "ornaments as small notes in place of signs")
     private boolean smallNotes;
 
+    @Option(names = "--reeds", description = "how the reeds of a two-row box beat in a WAV: dry, swing or wet")
+    private String reeds = Reeds.DRY.word();
+
     @Option(names = "--student", description = "fluent, steady or learner")
     private String student = Profile.usual().id();
 
@@ -61,7 +65,7 @@ final class ExportCommand implements Callable<Integer> {
                 .orElseThrow(() -> new UsageException(
                         "cannot export as “" + form + "”; there are abc, midi, wav, pdf, svg and png"));
         Exporter signs = new Exporter(Asked.profile(student), Asked.paper(paper));
-        Exporter exporter = smallNotes ? signs.withSmallNotes() : signs;
+        Exporter exporter = (smallNotes ? signs.withSmallNotes() : signs).with(reeds());
         Book book = BookFile.open(file, spec.commandLine().getErr()).book();
         if (asked == ExportForm.ABC && tune.isEmpty() && version.isEmpty()) {
             write(said, out, BookWriter.write(book).getBytes(StandardCharsets.UTF_8));
@@ -77,6 +81,14 @@ final class ExportCommand implements Callable<Integer> {
             writeEach(said, exporter, takes, asked);
         }
         return Flourish.DONE;
+    }
+
+    private Reeds reeds() {
+        try {
+            return Reeds.of(reeds);
+        } catch (IllegalArgumentException e) {
+            throw new UsageException(String.valueOf(e.getMessage()));
+        }
     }
 
     private List<Exporter.Take> takes(Book book) {

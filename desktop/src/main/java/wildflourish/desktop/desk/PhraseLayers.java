@@ -5,6 +5,8 @@ import java.util.List;
 import java.util.Optional;
 import wildflourish.core.form.Phrase;
 import wildflourish.core.form.Phrasing;
+import wildflourish.core.instrument.Basses;
+import wildflourish.core.instrument.Family;
 import wildflourish.core.tune.Note;
 import wildflourish.core.tune.NoteId;
 import wildflourish.core.tune.Tune;
@@ -40,6 +42,7 @@ public final class PhraseLayers {
                 phrase.filter(span ->
                                 span.last().equals(notes.get(notes.size() - 1).id()))
                         .isPresent();
+            case BASS -> current.chosen().instrument().family() == Family.TWO_ROW_BOX;
             default -> true;
         };
     }
@@ -60,12 +63,39 @@ public final class PhraseLayers {
         return held(rule).isPresent();
     }
 
+    /** The ways that a rule has on the instrument. */
+    public List<String> ways(Layer.Rule rule) {
+        return rule.options(desk.sight().get().chosen().instrument().family());
+    }
+
     /** In which of its ways a rule holds, or would hold, by its index; −1 where it has no choice. */
     public int way(Layer.Rule rule) {
-        return rule.options()
-                .indexOf(held(rule)
-                        .map(Layer::way)
-                        .orElse(rule.options().stream().findFirst().orElse("")));
+        List<String> ways = ways(rule);
+        return ways.indexOf(
+                held(rule).map(Layer::way).orElse(ways.stream().findFirst().orElse("")));
+    }
+
+    /** The basses of the left hand as they are written, of the rule that holds here or as boxes of the kind mostly have them; empty on other instruments. */
+    public Optional<String> basses() {
+        Optional<Layer> layer = rules().stream()
+                .filter(rule -> rule.work() == Layer.Work.BASS)
+                .flatMap(rule -> held(rule).stream())
+                .findFirst();
+        return layer.flatMap(held ->
+                held.own().or(() -> Basses.usual(desk.sight().get().chosen().instrument())));
+    }
+
+    /** Other basses for the left hand in the phrase of the chosen note; what cannot be read is told and nothing changes. */
+    public void setBasses(String words) {
+        try {
+            Basses.parse(words);
+        } catch (IllegalArgumentException e) {
+            desk.say(String.valueOf(e.getMessage()));
+            return;
+        }
+        if (!basses().equals(Optional.of(words.replace(" ", "")))) {
+            change(Layer.Rule.of("bass"), Optional.of(words.replace(" ", "")));
+        }
     }
 
     /** A rule holds over the phrase of the chosen note, or no longer. */
@@ -76,7 +106,7 @@ public final class PhraseLayers {
 
     /** A rule holds over the phrase in one of its ways. */
     public void choose(Layer.Rule rule, int way) {
-        change(rule, Optional.of(rule.options().get(way)));
+        change(rule, Optional.of(ways(rule).get(way)));
     }
 
     /** In a way, or no longer where that is empty. */

@@ -10,8 +10,10 @@ import javafx.scene.control.ToggleButton;
 import javafx.scene.control.ToggleGroup;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Region;
+import wildflourish.core.instrument.Family;
 import wildflourish.core.instrument.School;
 import wildflourish.core.music.Fraction;
+import wildflourish.core.performance.Reeds;
 import wildflourish.core.words.Words;
 import wildflourish.desktop.desk.Desk;
 import wildflourish.desktop.desk.Sight;
@@ -50,7 +52,7 @@ final class SoundBar extends HBox {
                         play("Tune", "play-tune", "Plays the tune (T)", Transport.Stretch.TUNE),
                         stop);
         addTempo();
-        getChildren().addAll(countIn(), drones(), school(), strokes());
+        getChildren().addAll(countIn(), drones(), reeds(), school(), strokes());
         desk.sight().addListener((at, before, after) -> showTempo());
         showTempo();
     }
@@ -131,6 +133,26 @@ final class SoundBar extends HBox {
         desk.sight().addListener((at, before, after) -> drones.setVisible(hasDrones()));
         drones.setVisible(hasDrones());
         return drones;
+    }
+
+    /** Of a two-row box; hidden elsewhere. */
+    private Choice reeds() {
+        Choice reeds = new Choice(
+                "reeds",
+                "Reeds: whether the two of each note sound as one or beat",
+                index -> transport.setReeds(Reeds.values()[index]));
+        reeds.managedProperty().bind(reeds.visibleProperty());
+        desk.sight().addListener((at, before, after) -> fillReeds(reeds));
+        fillReeds(reeds);
+        return reeds;
+    }
+
+    private void fillReeds(Choice reeds) {
+        boolean isBox = desk.sight().get().chosen().instrument().family() == Family.TWO_ROW_BOX;
+        reeds.show(
+                Reeds.words().stream().map(word -> word + " reeds").toList(),
+                transport.reeds().ordinal());
+        reeds.setVisible(isBox);
     }
 
     private boolean hasDrones() {

@@ -11,6 +11,7 @@ import wildflourish.core.music.Tempo;
 import wildflourish.core.performance.PlayRange;
 import wildflourish.core.performance.Realisation;
 import wildflourish.core.performance.Realiser;
+import wildflourish.core.performance.Reeds;
 import wildflourish.core.tune.NoteId;
 import wildflourish.core.tune.NotePlace;
 import wildflourish.core.tune.Tune;
@@ -47,6 +48,7 @@ final class Transport {
     private boolean isRelaxed;
     private boolean isCountedIn = true;
     private boolean hasDrones = true;
+    private Reeds reeds = Reeds.DRY;
     private final AnimationTimer timer = new AnimationTimer() {
         @Override
         public void handle(long now) {
@@ -101,6 +103,16 @@ final class Transport {
         goOn();
     }
 
+    /** How the reeds of a box beat. */
+    void setReeds(Reeds tuned) {
+        reeds = tuned;
+        goOn();
+    }
+
+    Reeds reeds() {
+        return reeds;
+    }
+
     /** The tempo that would be heard: the stage's own or the relaxed one, times the speed. */
     Optional<Tempo> tempo() {
         Sight sight = desk.sight().get();
@@ -124,7 +136,7 @@ final class Transport {
                 .filter(scene -> scene.playing().tempo().equals(tempo.get()))
                 .map(Realiser::realise)
                 .orElseGet(() -> Realiser.realise(tune, version, sight.chosen().profile(), tempo.get()));
-        return Optional.of(hasDrones ? worked : worked.withoutDrones());
+        return Optional.of((hasDrones ? worked : worked.withoutDrones()).with(reeds));
     }
 
     void play(Stretch stretch) {

@@ -13,6 +13,7 @@ import wildflourish.core.engraving.Score;
 import wildflourish.core.ornament.Profile;
 import wildflourish.core.performance.Realisation;
 import wildflourish.core.performance.Realiser;
+import wildflourish.core.performance.Reeds;
 import wildflourish.core.sound.Synth;
 import wildflourish.core.tune.Tune;
 import wildflourish.core.version.Version;
@@ -32,13 +33,15 @@ public final class Exporter {
     private final Profile profile;
     private final Paper paper;
     private final boolean isInSmallNotes;
+    private final Reeds reeds;
 
     /** For a student, on a paper, ornaments as signs. */
     public Exporter(Profile profile, Paper paper) {
-        this(profile, paper, false);
+        this(profile, paper, false, Reeds.DRY);
     }
 
-    private Exporter(Profile profile, Paper paper, boolean isInSmallNotes) {
+    private Exporter(Profile profile, Paper paper, boolean isInSmallNotes, Reeds reeds) {
+        this.reeds = reeds;
         this.profile = profile;
         this.paper = paper;
         this.isInSmallNotes = isInSmallNotes;
@@ -46,7 +49,12 @@ public final class Exporter {
 
     /** The same with ornaments written out as small notes on every page and picture. */
     public Exporter withSmallNotes() {
-        return new Exporter(profile, paper, true);
+        return new Exporter(profile, paper, true, reeds);
+    }
+
+    /** The same with the reeds of a two-row box tuned otherwise. */
+    public Exporter with(Reeds others) {
+        return new Exporter(profile, paper, isInSmallNotes, others);
     }
 
     /** A version to take away. */
@@ -57,7 +65,7 @@ public final class Exporter {
         return switch (form) {
             case ABC -> BookWriter.writeVersion(take.tune(), take.version()).getBytes(StandardCharsets.UTF_8);
             case MIDI -> MidiWriter.write(take.tune(), realise(take));
-            case WAV -> WavWriter.write(Synth.render(realise(take)), Synth.SAMPLE_RATE);
+            case WAV -> WavWriter.write(Synth.render(realise(take).with(reeds)), Synth.SAMPLE_RATE);
             case PDF -> pdf(List.of(take), take.tune().title());
             case SVG ->
                 SvgPainter.paint(picture(take), Palette.PRINT, paper.spaceMillimetres())
