@@ -12,12 +12,14 @@ import wildflourish.core.instrument.Fingering;
 import wildflourish.core.instrument.Gracing;
 import wildflourish.core.instrument.Instrument;
 import wildflourish.core.instrument.School;
+import wildflourish.core.music.Key;
 import wildflourish.core.music.Step;
 import wildflourish.core.music.WrittenPitch;
 import wildflourish.core.ornament.Ornament;
 import wildflourish.core.ornament.Target;
 import wildflourish.core.plain.HandFrame;
 import wildflourish.core.table.Trust;
+import wildflourish.core.version.Playing;
 import wildflourish.core.words.Cautions;
 
 /** Every note of an instrument with its fingerings, register by register, and the fingers that cut and tap it, laid out on pages. */
@@ -46,11 +48,19 @@ public final class ChartSheet {
         return of(instrument, paper, List.of());
     }
 
+    /** A note, in a key, of which it is asked which ornaments it bears in the schools of a player. */
+    public record Asked(Playing playing, Key key, WrittenPitch note) {}
+
     /** With pictures of how the fingers lie on the strings in a tune. */
     public static List<Page> of(Instrument instrument, Paper paper, List<HandFrame> frames) {
+        return of(instrument, paper, frames, Optional.empty());
+    }
+
+    /** With the ornaments that a note bears on buttons, where one is asked about. */
+    public static List<Page> of(Instrument instrument, Paper paper, List<HandFrame> frames, Optional<Asked> asked) {
         return instrument.family().isWind()
                 ? new ChartSheet(instrument, paper).run()
-                : HandChart.of(instrument, paper, frames);
+                : HandChart.of(instrument, paper, frames, asked);
     }
 
     private double width() {

@@ -5,6 +5,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import wildflourish.core.hand.ButtonBearing;
 import wildflourish.core.instrument.Button;
 import wildflourish.core.instrument.ButtonLayout;
 import wildflourish.core.instrument.Instrument;
@@ -29,16 +30,18 @@ final class HandChart {
     private double y;
 
     private final List<HandFrame> frames;
+    private final Optional<ChartSheet.Asked> asked;
 
-    private HandChart(Instrument instrument, Paper paper, List<HandFrame> frames) {
+    private HandChart(Instrument instrument, Paper paper, List<HandFrame> frames, Optional<ChartSheet.Asked> asked) {
+        this.asked = asked;
         this.frames = List.copyOf(frames);
         this.instrument = instrument;
         this.paper = paper;
         this.y = paper.margin();
     }
 
-    static List<Page> of(Instrument instrument, Paper paper, List<HandFrame> frames) {
-        return List.of(new HandChart(instrument, paper, frames).run());
+    static List<Page> of(Instrument instrument, Paper paper, List<HandFrame> frames, Optional<ChartSheet.Asked> asked) {
+        return List.of(new HandChart(instrument, paper, frames, asked).run());
     }
 
     private Page run() {
@@ -53,6 +56,7 @@ final class HandChart {
         instrument.strings().ifPresent(this::neck);
         instrument.buttons().ifPresent(this::rows);
         instrument.strings().ifPresent(this::frames);
+        instrument.buttons().ifPresent(this::bearings);
         y += 2;
         for (String line : legend()) {
             for (String wrapped : KeyToSigns.wrapped(line, (paper.width() - 2 * paper.margin()) * 1.75 / TEXT)) {
@@ -181,6 +185,22 @@ final class HandChart {
         centred(nameOf(button.draw()), x, y + 4.7, Face.BODY, NOTE, Ink.FINGERING);
     }
 
+    /** What the note that is asked about bears. */
+    private void bearings(ButtonLayout layout) {
+        if (asked.isEmpty()) {
+            return;
+        }
+        ChartSheet.Asked note = asked.get();
+        Sketch block = ButtonPictures.block(
+                note.note(),
+                ButtonBearing.of(note.playing(), note.key(), note.note()),
+                layout,
+                paper.width() - 2 * paper.margin());
+        y += 3.4;
+        page.addAll(block, paper.margin(), y);
+        y += block.box().map(Box::bottom).orElse(0.0) + 1;
+    }
+
     private List<String> legend() {
         List<String> lines = new ArrayList<>();
         if (instrument.strings().isPresent()) {
@@ -193,6 +213,9 @@ final class HandChart {
                     instrument.buttons().orElseThrow().isSameBothWays()
                             ? "Each key sounds the same both ways. Rows as they lie under the fingers of each hand."
                             : "In a box what a button sounds pressed, below it what it sounds drawn.");
+            asked.ifPresent(
+                    note -> lines.add(
+                            "In the pictures of ornaments the number of the finger stands on its button, 1 the index; the thick ring is the note's own, several numbers are fingers that follow each other."));
         }
         lines.add(Cautions.brief(Optional.of(instrument.family())));
         return lines;

@@ -9,18 +9,25 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.concurrent.Callable;
+import java.util.stream.Collectors;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Model.CommandSpec;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Spec;
 import wildflourish.core.engraving.ChartSheet;
+import wildflourish.core.engraving.Page;
 import wildflourish.core.engraving.Paper;
+import wildflourish.core.hand.ButtonBearing;
 import wildflourish.core.instrument.ChartRow;
 import wildflourish.core.instrument.Gracing;
 import wildflourish.core.instrument.Instrument;
 import wildflourish.core.instrument.School;
 import wildflourish.core.music.FingeredPitch;
 import wildflourish.core.music.WrittenPitch;
+import wildflourish.core.ornament.Refusal;
+import wildflourish.core.tune.Tune;
+import wildflourish.core.version.Playing;
+import wildflourish.files.abc.BookReader;
 import wildflourish.files.paint.PdfPainter;
 import wildflourish.files.store.BookStore;
 
@@ -35,6 +42,12 @@ final class ChartCommand implements Callable<Integer> {
     @Option(names = "--instrument", description = "for example whistle-d")
     private Optional<String> instrument = Optional.empty();
 
+    @Option(names = "--note", description = "on buttons: which ornaments a note bears, such as B4 or F#5")
+    private Optional<String> note = Optional.empty();
+
+    @Option(names = "--key", description = "the key that the note stands in, such as D, Em or Ador")
+    private String key = "D";
+
     @Option(names = "--format", description = "table, json or csv")
     private Listing.Format format = Listing.Format.TABLE;
 
@@ -47,15 +60,62 @@ final class ChartCommand implements Callable<Integer> {
             Instrument asked = Asked.instrument(
                     instrument.orElseThrow(() -> new UsageException("name the instrument: --instrument whistle-d")));
             Paper paper = Paper.a4();
-            BookStore.writeAside(
-                    out.get(), PdfPainter.paint(ChartSheet.of(asked, paper), asked.name(), paper.spaceMillimetres()));
+            List<Page> pages = ChartSheet.of(asked, paper, List.of(), note.map(each -> asked(asked, each)));
+            BookStore.writeAside(out.get(), PdfPainter.paint(pages, asked.name(), paper.spaceMillimetres()));
             spec.commandLine().getOut().println("Wrote " + out.get());
+            return Flourish.DONE;
+        }
+        if (note.isPresent()) {
+            Instrument asked = Asked.instrument(instrument.orElseThrow(
+                    () -> new UsageException("name the instrument of the note: --instrument box-bc")));
+            Listing.print(spec.commandLine().getOut(), bearings(asked(asked, note.get())), format);
             return Flourish.DONE;
         }
         List<Map<String, String>> rows =
                 instrument.isEmpty() ? instruments() : notes(Asked.instrument(instrument.get()));
         Listing.print(spec.commandLine().getOut(), rows, format);
         return Flourish.DONE;
+    }
+
+    private ChartSheet.Asked asked(Instrument instrument, String word) {
+        if (instrument.buttons().isEmpty()) {
+            throw new UsageException("--note is for boxes and concertinas; the " + instrument.name()
+                    + " tells all its notes without it, and What fits here tells what each bears");
+        }
+        WrittenPitch pitch;
+        try {
+            pitch = WrittenPitch.parse(word.replace('#', '♯').replaceFirst("(?<=^[A-Ga-g])b", "♭"));
+        } catch (IllegalArgumentException e) {
+            throw new UsageException("“" + word + "” is no note; write its letter and octave, such as B4 or F#5");
+        }
+        if (!instrument.has(pitch)) {
+            throw new UsageException("the " + instrument.name() + " has no " + pitch + "; choose another note");
+        }
+        Tune read = BookReader.read("X:1\nT:Key\nM:4/4\nL:1/8\nK:" + key + "\nC8|\n")
+                .value()
+                .lessons()
+                .get(0)
+                .tune();
+        return new ChartSheet.Asked(
+                Playing.usual(read, instrument), read.header().key(), pitch);
+    }
+
+    /** One row an ornament: the buttons that it takes, or why it is not to be had. */
+    private static List<Map<String, String>> bearings(ChartSheet.Asked asked) {
+        List<Map<String, String>> rows = new ArrayList<>();
+        for (ButtonBearing bearing : ButtonBearing.of(asked.playing(), asked.key(), asked.note())) {
+            Map<String, String> row = new LinkedHashMap<>();
+            row.put("ornament", bearing.ornament().id());
+            row.put("on", asked.note().toString());
+            row.put(
+                    "buttons",
+                    bearing.used().stream()
+                            .map(used -> used.pitch() + " " + used.key() + "/" + used.finger())
+                            .collect(Collectors.joining(", ")));
+            row.put("not", bearing.refusal().map(Refusal::id).orElse("–"));
+            rows.add(row);
+        }
+        return rows;
     }
 
     private static List<Map<String, String>> instruments() {

@@ -16,6 +16,8 @@ import wildflourish.core.engraving.Page;
 import wildflourish.core.engraving.Paper;
 import wildflourish.core.instrument.Instrument;
 import wildflourish.core.plain.HandFrame;
+import wildflourish.core.tune.Note;
+import wildflourish.core.tune.Tune;
 import wildflourish.core.version.Version;
 import wildflourish.desktop.desk.Desk;
 import wildflourish.desktop.desk.Sight;
@@ -57,6 +59,7 @@ public final class ChartView extends ScrollPane {
         desk.sight().addListener((at, before, after) -> {
             boolean isSame = before.chosen().instrument().equals(after.chosen().instrument())
                     && before.tune().equals(after.tune())
+                    && asked(before).equals(asked(after))
                     && before.version()
                             .map(Version::playing)
                             .equals(after.version().map(Version::playing));
@@ -83,6 +86,29 @@ public final class ChartView extends ScrollPane {
                 .orElse(List.of());
     }
 
+    /** On buttons the chosen note, of which it is shown what it bears. */
+    public static Optional<ChartSheet.Asked> asked(Sight sight) {
+        Optional<Tune> tune = sight.tune();
+        Optional<Note> note = tune.flatMap(each -> sight.note().map(each::note));
+        boolean isThere = sight.chosen().instrument().buttons().isPresent()
+                && note.filter(each ->
+                                !each.isRest() && sight.chosen().instrument().has(each.melody()))
+                        .isPresent();
+        return isThere
+                ? sight.version()
+                        .filter(version -> version.playing()
+                                .instrument()
+                                .equals(sight.chosen().instrument()))
+                        .map(version -> new ChartSheet.Asked(
+                                version.playing(),
+                                tune.orElseThrow()
+                                        .keyAt(tune.get()
+                                                .placeOf(note.orElseThrow().id())
+                                                .bar()),
+                                note.get().melody()))
+                : Optional.empty();
+    }
+
     private void draw() {
         double width = getViewportBounds().getWidth();
         if (width < 50 || !isVisible()) {
@@ -91,7 +117,8 @@ public final class ChartView extends ScrollPane {
         int number = ++asked;
         Sight sight = desk.sight().get();
         layouter.execute(() -> {
-            Page laidOut = ChartSheet.of(sight.chosen().instrument(), Paper.endless(WIDTH_SPACES), frames(sight))
+            Page laidOut = ChartSheet.of(
+                            sight.chosen().instrument(), Paper.endless(WIDTH_SPACES), frames(sight), asked(sight))
                     .get(0);
             if (Platform.isFxApplicationThread()) {
                 draw(number, laidOut, width);

@@ -302,7 +302,10 @@ final class BookFiles {
                 "Chart " + instrument.name(),
                 paper,
                 () -> ChartSheet.of(
-                        instrument, paper, ChartView.frames(desk.sight().get())));
+                        instrument,
+                        paper,
+                        ChartView.frames(desk.sight().get()),
+                        ChartView.asked(desk.sight().get())));
     }
 
     private void takeAwayPages(String title, Paper paper, Supplier<List<Page>> pages) {

@@ -274,7 +274,8 @@ public final class MainWindow extends BorderPane {
     void print() {
         Sight sight = desk.sight().get();
         if (panels.isChart()) {
-            print(paper -> ChartSheet.of(sight.chosen().instrument(), paper, ChartView.frames(sight)));
+            print(paper ->
+                    ChartSheet.of(sight.chosen().instrument(), paper, ChartView.frames(sight), ChartView.asked(sight)));
         } else if (sight.tune().isEmpty()) {
             desk.say("There is no tune to print: open a book first.");
         } else {

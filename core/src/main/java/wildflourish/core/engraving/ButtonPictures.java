@@ -1,0 +1,157 @@
+package wildflourish.core.engraving;
+
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.stream.Collectors;
+import wildflourish.core.hand.ButtonBearing;
+import wildflourish.core.instrument.Button;
+import wildflourish.core.instrument.ButtonLayout;
+import wildflourish.core.music.WrittenPitch;
+
+/**
+ * What one note bears, on pictures of the buttons: for each ornament the rows as they lie, the fingers on the buttons that it takes, a thick ring round the note's own; below what it sounds and which way the bellows
+ * go.
+ */
+final class ButtonPictures {
+    private static final double STEP = 1.55;
+    private static final double ROW = 1.75;
+    private static final double RADIUS = 0.72;
+    private static final double FREE = 0.2;
+    private static final double APART = 3.2;
+    private static final double NAME = 1.45;
+    private static final double TEXT = 1.2;
+    /** Between the two hands of a concertina, in columns. */
+    private static final double HANDS = 1.6;
+
+    private final ButtonLayout layout;
+    private final Map<String, Integer> rows = new LinkedHashMap<>();
+    private final double first;
+    private final double columns;
+    private final boolean hasTwoHands;
+    private final double leftColumns;
+
+    private ButtonPictures(ButtonLayout layout) {
+        this.layout = layout;
+        this.hasTwoHands = layout.buttons().stream().anyMatch(button -> button.hand() == Button.Hand.LEFT);
+        this.first = layout.buttons().stream().mapToDouble(Button::place).min().orElse(0);
+        this.leftColumns = hasTwoHands
+                ? layout.buttons().stream()
+                                .filter(button -> button.hand() == Button.Hand.LEFT)
+                                .mapToDouble(Button::place)
+                                .max()
+                                .orElse(0)
+                        + HANDS
+                : 0;
+        rows.put("outer", 0);
+        layout.buttons().forEach(button -> rows.putIfAbsent(rowOf(button), rows.size()));
+        if (hasTwoHands) {
+            rows.remove("outer");
+            int at = 0;
+            for (String row : List.copyOf(rows.keySet())) {
+                rows.put(row, at++);
+            }
+        }
+        this.columns = layout.buttons().stream().mapToDouble(this::column).max().orElse(0);
+    }
+
+    /** Rows of the two hands stand beside each other. */
+    private static String rowOf(Button button) {
+        return button.row().replaceFirst("^(left|right) ", "");
+    }
+
+    private double column(Button button) {
+        return button.place() - first + (button.hand() == Button.Hand.RIGHT ? leftColumns : 0);
+    }
+
+    /** In rows as wide as asked for, under a heading whose baseline is y = 0. */
+    static Sketch block(WrittenPitch note, List<ButtonBearing> bearings, ButtonLayout layout, double width) {
+        return new ButtonPictures(layout).draw(note, bearings, width);
+    }
+
+    private Sketch draw(WrittenPitch note, List<ButtonBearing> bearings, double width) {
+        Sketch sketch = new Sketch();
+        List<ButtonBearing> borne =
+                bearings.stream().filter(each -> each.refusal().isEmpty()).toList();
+        sketch.words("What " + note + " bears", 0, 0, Face.BOLD, 1.75);
+        double each = (columns + 1) * STEP + APART;
+        int inRow = Math.max(1, (int) Math.floor((width + APART) / each));
+        double height = 3.4 + rows.size() * ROW + 2.6;
+        for (int i = 0; i < borne.size(); i++) {
+            int line = i / inRow;
+            picture(sketch, borne.get(i), i % inRow * each, 3 + line * height);
+        }
+        double bottom = 3 + Math.ceil((double) borne.size() / inRow) * height;
+        String none = bearings.stream()
+                .filter(one -> one.refusal().isPresent())
+                .map(one -> one.ornament().name())
+                .collect(Collectors.joining(", "));
+        if (!none.isEmpty()) {
+            quiet(sketch, "Not to be had on it: " + none + ".", 0, bottom);
+        }
+        return sketch;
+    }
+
+    private void picture(Sketch sketch, ButtonBearing bearing, double x, double y) {
+        sketch.words(bearing.ornament().name(), x, y, Face.BOLD, NAME);
+        double top = y + 1.9;
+        for (Button button : layout.buttons()) {
+            double centre = x + RADIUS + column(button) * STEP;
+            double middle = top + rows.getOrDefault(rowOf(button), 0) * ROW;
+            List<ButtonBearing.Used> here = new ArrayList<>(bearing.used());
+            here.removeIf(used -> !isOf(used, button));
+            if (here.isEmpty()) {
+                sketch.add(new Mark.Shape(Outline.circle(centre, middle, FREE), 0), Ink.STAFF, Drawn.Kind.FINGERING);
+            } else {
+                taken(sketch, here, centre, middle);
+            }
+        }
+        double below = top + rows.size() * ROW + 0.5;
+        quiet(sketch, sounds(bearing), x, below);
+    }
+
+    private static boolean isOf(ButtonBearing.Used used, Button button) {
+        return used.key().equals(button.name())
+                || (!button.isSameBothWays()
+                        && used.key().matches(java.util.regex.Pattern.quote(button.name()) + "[pd]"));
+    }
+
+    /** A ring with the finger; a thick one round the note's own button; several fingers one after the other. */
+    private static void taken(Sketch sketch, List<ButtonBearing.Used> here, double x, double y) {
+        boolean isNote = here.stream().anyMatch(ButtonBearing.Used::isNote);
+        Ink ink = isNote ? Ink.NOTES : Ink.SINGLE;
+        sketch.add(new Mark.Shape(Outline.circle(x, y, RADIUS), isNote ? 0.28 : 0.12), ink, Drawn.Kind.FINGERING);
+        String fingers = here.stream()
+                .map(used -> String.valueOf(used.finger()))
+                .distinct()
+                .collect(Collectors.joining());
+        double size = fingers.length() > 1 ? 0.85 : 1.15;
+        double width = Face.BOLD.width(fingers, size);
+        sketch.add(new Mark.Words(fingers, x - width / 2, y + size * 0.36, Face.BOLD, size), ink, Drawn.Kind.FINGERING);
+    }
+
+    /** {@code pressed · with C♯, A}. */
+    private String sounds(ButtonBearing bearing) {
+        boolean isOneWay = layout.isSameBothWays();
+        Optional<String> way = isOneWay
+                ? Optional.empty()
+                : Optional.of(bearing.used().stream()
+                        .map(used -> used.key().endsWith("p") ? "press" : "draw")
+                        .distinct()
+                        .collect(Collectors.joining(", ")));
+        String others = bearing.used().stream()
+                .filter(used -> !used.isNote())
+                .map(used -> used.pitch().letter())
+                .distinct()
+                .collect(Collectors.joining(" "));
+        return way.orElse("")
+                + (way.isPresent() && !others.isEmpty() ? " · " : "")
+                + (others.isEmpty() ? "" : "with " + others);
+    }
+
+    private static void quiet(Sketch sketch, String words, double x, double baseline) {
+        sketch.add(new Mark.Words(words, x, baseline, Face.BODY, TEXT), Ink.QUIET, Drawn.Kind.WORDS);
+    }
+}
