@@ -12,7 +12,7 @@ import wildflourish.desktop.look.AppFonts;
 /** The air of a box under a spot: a line about the middle, above it what the bellows have gone further in, below it what they have gone further out. */
 final class AirLane {
     /** What fills half of the lane, in milliseconds of one reed; more where a passage goes further. */
-    private static final double HALF = 1000;
+    private static final double HALF = 400;
 
     private AirLane() {}
 
