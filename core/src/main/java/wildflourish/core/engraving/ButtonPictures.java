@@ -9,20 +9,21 @@ import java.util.stream.Collectors;
 import wildflourish.core.hand.ButtonBearing;
 import wildflourish.core.instrument.Button;
 import wildflourish.core.instrument.ButtonLayout;
-import wildflourish.core.music.WrittenPitch;
+import wildflourish.core.words.Words;
 
 /**
  * What one note bears, on pictures of the buttons: for each ornament the rows as they lie, the fingers on the buttons that it takes, a thick ring round the note's own; below what it sounds and which way the bellows
  * go.
  */
 final class ButtonPictures {
-    private static final double STEP = 1.55;
-    private static final double ROW = 1.75;
-    private static final double RADIUS = 0.72;
-    private static final double FREE = 0.2;
+    private static final double STEP = 2.05;
+    private static final double ROW = 2.3;
+    private static final double RADIUS = 0.98;
+    private static final double FINGER = 1.5;
+    private static final double FREE = 0.24;
     private static final double APART = 3.2;
-    private static final double NAME = 1.45;
-    private static final double TEXT = 1.2;
+    private static final double NAME = 1.6;
+    private static final double TEXT = 1.4;
     /** Between the two hands of a concertina, in columns. */
     private static final double HANDS = 1.6;
 
@@ -67,15 +68,16 @@ final class ButtonPictures {
     }
 
     /** In rows as wide as asked for, under a heading whose baseline is y = 0. */
-    static Sketch block(WrittenPitch note, List<ButtonBearing> bearings, ButtonLayout layout, double width) {
-        return new ButtonPictures(layout).draw(note, bearings, width);
+    static Sketch block(ChartSheet.Asked asked, List<ButtonBearing> bearings, ButtonLayout layout, double width) {
+        return new ButtonPictures(layout)
+                .draw(asked.note() + " bears in " + asked.key().name(), bearings, width);
     }
 
-    private Sketch draw(WrittenPitch note, List<ButtonBearing> bearings, double width) {
+    private Sketch draw(String what, List<ButtonBearing> bearings, double width) {
         Sketch sketch = new Sketch();
         List<ButtonBearing> borne =
                 bearings.stream().filter(each -> each.refusal().isEmpty()).toList();
-        sketch.words("What " + note + " bears", 0, 0, Face.BOLD, 1.75);
+        sketch.words("What " + what, 0, 0, Face.BOLD, 1.75);
         double each = (columns + 1) * STEP + APART;
         int inRow = Math.max(1, (int) Math.floor((width + APART) / each));
         double height = 3.4 + rows.size() * ROW + 2.6;
@@ -95,7 +97,7 @@ final class ButtonPictures {
     }
 
     private void picture(Sketch sketch, ButtonBearing bearing, double x, double y) {
-        sketch.words(bearing.ornament().name(), x, y, Face.BOLD, NAME);
+        sketch.words(nameOf(bearing), x, y, Face.BOLD, NAME);
         double top = y + 1.9;
         for (Button button : layout.buttons()) {
             double centre = x + RADIUS + column(button) * STEP;
@@ -105,11 +107,19 @@ final class ButtonPictures {
             if (here.isEmpty()) {
                 sketch.add(new Mark.Shape(Outline.circle(centre, middle, FREE), 0), Ink.STAFF, Drawn.Kind.FINGERING);
             } else {
-                taken(sketch, here, centre, middle);
+                taken(sketch, here.get(here.size() - 1), centre, middle);
             }
         }
         double below = top + rows.size() * ROW + 0.5;
         quiet(sketch, sounds(bearing), x, below);
+    }
+
+    /** With its school where that is not the usual one. */
+    private static String nameOf(ButtonBearing bearing) {
+        String school = bearing.choice().school();
+        boolean isUsual = school.isEmpty()
+                || bearing.ornament().look().schools().get(0).id().equals(school);
+        return bearing.ornament().name() + (isUsual ? "" : ", " + Words.way(school));
     }
 
     private static boolean isOf(ButtonBearing.Used used, Button button) {
@@ -118,18 +128,14 @@ final class ButtonPictures {
                         && used.key().matches(java.util.regex.Pattern.quote(button.name()) + "[pd]"));
     }
 
-    /** A ring with the finger; a thick one round the note's own button; several fingers one after the other. */
-    private static void taken(Sketch sketch, List<ButtonBearing.Used> here, double x, double y) {
-        boolean isNote = here.stream().anyMatch(ButtonBearing.Used::isNote);
-        Ink ink = isNote ? Ink.NOTES : Ink.SINGLE;
-        sketch.add(new Mark.Shape(Outline.circle(x, y, RADIUS), isNote ? 0.28 : 0.12), ink, Drawn.Kind.FINGERING);
-        String fingers = here.stream()
-                .map(used -> String.valueOf(used.finger()))
-                .distinct()
-                .collect(Collectors.joining());
-        double size = fingers.length() > 1 ? 0.85 : 1.15;
-        double width = Face.BOLD.width(fingers, size);
-        sketch.add(new Mark.Words(fingers, x - width / 2, y + size * 0.36, Face.BOLD, size), ink, Drawn.Kind.FINGERING);
+    /** A ring with the finger; a thick one round the note's own button. */
+    private static void taken(Sketch sketch, ButtonBearing.Used used, double x, double y) {
+        Ink ink = used.isNote() ? Ink.NOTES : Ink.SINGLE;
+        sketch.add(new Mark.Shape(Outline.circle(x, y, RADIUS), used.isNote() ? 0.3 : 0.14), ink, Drawn.Kind.FINGERING);
+        String finger = String.valueOf(used.finger());
+        double width = Face.BOLD.width(finger, FINGER);
+        sketch.add(
+                new Mark.Words(finger, x - width / 2, y + FINGER * 0.36, Face.BOLD, FINGER), ink, Drawn.Kind.FINGERING);
     }
 
     /** {@code pressed · with C♯, A}. */
@@ -141,12 +147,19 @@ final class ButtonPictures {
                         .map(used -> used.key().endsWith("p") ? "press" : "draw")
                         .distinct()
                         .collect(Collectors.joining(", ")));
+        String fingers = bearing.used().stream()
+                .filter(ButtonBearing.Used::isNote)
+                .map(used -> String.valueOf(used.finger()))
+                .distinct()
+                .collect(Collectors.joining(" "));
+        String again = fingers.length() > 1 ? ", fingers " + fingers : "";
         String others = bearing.used().stream()
                 .filter(used -> !used.isNote())
                 .map(used -> used.pitch().letter())
                 .distinct()
                 .collect(Collectors.joining(" "));
         return way.orElse("")
+                + again
                 + (way.isPresent() && !others.isEmpty() ? " · " : "")
                 + (others.isEmpty() ? "" : "with " + others);
     }

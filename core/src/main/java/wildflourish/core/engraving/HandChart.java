@@ -192,7 +192,7 @@ final class HandChart {
         }
         ChartSheet.Asked note = asked.get();
         Sketch block = ButtonPictures.block(
-                note.note(),
+                note,
                 ButtonBearing.of(note.playing(), note.key(), note.note()),
                 layout,
                 paper.width() - 2 * paper.margin());
@@ -215,7 +215,7 @@ final class HandChart {
                             : "In a box what a button sounds pressed, below it what it sounds drawn.");
             asked.ifPresent(
                     note -> lines.add(
-                            "In the pictures of ornaments the number of the finger stands on its button, 1 the index; the thick ring is the note's own, several numbers are fingers that follow each other."));
+                            "In the pictures of ornaments the number of the finger stands on its button, 1 the index; the thick ring is the note's own."));
         }
         lines.add(Cautions.brief(Optional.of(instrument.family())));
         return lines;

@@ -9,6 +9,7 @@ import wildflourish.core.music.Key;
 import wildflourish.core.music.Metre;
 import wildflourish.core.music.Tempo;
 import wildflourish.core.music.WrittenPitch;
+import wildflourish.core.ornament.Choice;
 import wildflourish.core.ornament.Ornament;
 import wildflourish.core.ornament.Profile;
 import wildflourish.core.ornament.Refusal;
@@ -29,10 +30,11 @@ import wildflourish.core.version.Version;
 /**
  * Whether a note of a box or a concertina bears an ornament, by itself and at leisure, and with which buttons and fingers.
  *
+ * @param choice the ornament, in the first of its own schools in which it is borne
  * @param refusal why it does not; empty where it does
  * @param used the buttons that it takes, each once, the note's own first; none where it does not
  */
-public record ButtonBearing(Ornament ornament, Optional<Refusal> refusal, List<Used> used) {
+public record ButtonBearing(Choice choice, Optional<Refusal> refusal, List<Used> used) {
     private static final Tempo AT_LEISURE = new Tempo(Fraction.of(30), Fraction.of(1, 4));
     private static final List<Fraction> LENGTHS =
             List.of(Fraction.of(3, 8), Fraction.of(1, 4), Fraction.of(1, 2), Fraction.of(1, 8));
@@ -63,26 +65,45 @@ public record ButtonBearing(Ornament ornament, Optional<Refusal> refusal, List<U
         return all;
     }
 
-    /** Empty where it has a figure for none of the usual lengths, or where it only shapes the sound of its button. */
+    public Ornament ornament() {
+        return choice.ornament();
+    }
+
+    /** In the first school in which it is borne, or else refused in the first; empty where it wants a chord, or only shapes the sound of its button. */
     private static Optional<ButtonBearing> of(Playing playing, Key key, WrittenPitch note, Ornament ornament) {
+        List<String> schools = ornament.schools(playing.instrument().family());
+        List<ButtonBearing> all = (schools.isEmpty() ? List.of("") : schools)
+                .stream()
+                        .flatMap(school -> of(playing, key, note, new Choice(ornament, school)).stream())
+                        .filter(bearing -> !bearing.refusal.equals(Optional.of(Refusal.NO_CHORD)))
+                        .toList();
+        return all.stream()
+                .filter(bearing -> bearing.refusal.isEmpty())
+                .findFirst()
+                .or(() -> all.stream().findFirst())
+                .filter(bearing -> bearing.refusal.isPresent() || bearing.used.size() > 1 || isAgain(bearing));
+    }
+
+    /** Empty where it has a figure for none of the usual lengths. */
+    private static Optional<ButtonBearing> of(Playing playing, Key key, WrittenPitch note, Choice choice) {
         for (Fraction length : LENGTHS) {
             Tune tune = tune(key, note, length);
             Version version = Version.plain("chart", playing);
-            Optional<Attempt> attempt = Scene.of(tune, version, Profile.usual()).attempt(0, 1, Stack.of(ornament));
+            Optional<Attempt> attempt =
+                    Scene.of(tune, version, Profile.usual()).attempt(0, 1, new Stack(List.of(choice)));
             boolean hasFigure = attempt.flatMap(Attempt::figure).isPresent();
             if (hasFigure) {
-                return attempt.map(each -> of(ornament, each))
-                        .filter(bearing -> bearing.refusal.isPresent() || bearing.used.size() > 1 || isAgain(bearing));
+                return attempt.map(each -> of(choice, each));
             }
         }
         return Optional.empty();
     }
 
     private static boolean isAgain(ButtonBearing bearing) {
-        return bearing.ornament.speech().refusals().contains(Refusal.NO_SECOND_FINGER);
+        return bearing.ornament().speech().refusals().contains(Refusal.NO_SECOND_FINGER);
     }
 
-    private static ButtonBearing of(Ornament ornament, Attempt attempt) {
+    private static ButtonBearing of(Choice choice, Attempt attempt) {
         Optional<Refusal> refusal = attempt.hitches().stream().findFirst();
         List<Used> used = new ArrayList<>();
         if (refusal.isEmpty() && attempt.made().isPresent()) {
@@ -91,7 +112,7 @@ public record ButtonBearing(Ornament ornament, Optional<Refusal> refusal, List<U
                 part.smalls().forEach(small -> add(used, small.sound(), attempt));
             }
         }
-        return new ButtonBearing(ornament, refusal, used);
+        return new ButtonBearing(choice, refusal, used);
     }
 
     private static void add(List<Used> used, Sound sound, Attempt attempt) {
