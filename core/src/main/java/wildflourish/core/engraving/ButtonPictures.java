@@ -152,16 +152,19 @@ final class ButtonPictures {
                 .map(used -> String.valueOf(used.finger()))
                 .distinct()
                 .collect(Collectors.joining(" "));
-        String again = fingers.length() > 1 ? ", fingers " + fingers : "";
         String others = bearing.used().stream()
                 .filter(used -> !used.isNote())
                 .map(used -> used.pitch().letter())
                 .distinct()
                 .collect(Collectors.joining(" "));
-        return way.orElse("")
-                + again
-                + (way.isPresent() && !others.isEmpty() ? " · " : "")
-                + (others.isEmpty() ? "" : "with " + others);
+        List<String> words = new ArrayList<>(way.stream().toList());
+        if (fingers.length() > 1) {
+            words.add("fingers " + fingers);
+        }
+        if (!others.isEmpty()) {
+            words.add("with " + others);
+        }
+        return String.join(" · ", words);
     }
 
     private static void quiet(Sketch sketch, String words, double x, double baseline) {

@@ -32,7 +32,7 @@ import wildflourish.core.version.Version;
  *
  * @param choice the ornament, in the first of its own schools in which it is borne
  * @param refusal why it does not; empty where it does
- * @param used the buttons that it takes, each once, the note's own first; none where it does not
+ * @param used the buttons that it takes with the fingers on them, each once in the order in which they sound; none where it does not
  */
 public record ButtonBearing(Choice choice, Optional<Refusal> refusal, List<Used> used) {
     private static final Tempo AT_LEISURE = new Tempo(Fraction.of(30), Fraction.of(1, 4));
@@ -108,8 +108,8 @@ public record ButtonBearing(Choice choice, Optional<Refusal> refusal, List<Used>
         List<Used> used = new ArrayList<>();
         if (refusal.isEmpty() && attempt.made().isPresent()) {
             for (Made.Part part : attempt.made().get().parts()) {
-                add(used, part.landing(), attempt);
                 part.smalls().forEach(small -> add(used, small.sound(), attempt));
+                add(used, part.landing(), attempt);
             }
         }
         return new ButtonBearing(choice, refusal, used);
