@@ -399,23 +399,36 @@ public final class CloseUpView extends Pane {
         graphics.setStroke(ink(Ink.STAFF).deriveColor(0, 1, 1, 0.5));
         graphics.setLineWidth(1);
         graphics.strokeLine(LEFT, y + height - 2.5, canvas.getWidth() - RIGHT, y + height - 2.5);
-        for (Lane.Stroke stroke : lane.strokes()) {
+        for (int i = 0; i < lane.strokes().size(); i++) {
+            Lane.Stroke stroke = lane.strokes().get(i);
             double x1 = clamp(shown, stroke.startMillis());
             double x2 = clamp(shown, stroke.endMillis());
-            stroke(graphics, stroke, shown.family(), lane, new Bar(x1, y + 2, Math.max(0, x2 - x1), height - 5));
+            double next = i + 1 < lane.strokes().size()
+                    ? clamp(shown, lane.strokes().get(i + 1).startMillis())
+                    : canvas.getWidth();
+            Bar bar = new Bar(x1, y + 2, Math.max(0, x2 - x1), height - 5, next - x2);
+            stroke(graphics, stroke, shown.family(), lane, bar);
         }
     }
 
-    /** A bar of a lane on the canvas. */
-    private record Bar(double x, double y, double width, double height) {}
+    /**
+     * A bar of a lane on the canvas.
+     *
+     * @param room to the next bar
+     */
+    private record Bar(double x, double y, double width, double height, double room) {
+        /** A strip of it: from so far below its top, so high. */
+        Bar within(double top, double other) {
+            return new Bar(x, y + top, width, other, room);
+        }
+    }
 
     private void stroke(GraphicsContext graphics, Lane.Stroke stroke, Ink family, Lane lane, Bar bar) {
         boolean isShort = stroke.endMillis().minus(stroke.startMillis()).isLessThan(Fraction.of(80));
         Color down = isShort && lane.kind() == Lane.Kind.FINGER ? ink(family) : ink(Ink.NOTES);
         switch (stroke.state()) {
             case DOWN -> fill(graphics, bar, down);
-            case HALF ->
-                fill(graphics, new Bar(bar.x(), bar.y() + bar.height() / 2, bar.width(), bar.height() / 2), down);
+            case HALF -> fill(graphics, bar.within(bar.height() / 2, bar.height() / 2), down);
             case UP -> {
                 if (isShort) {
                     graphics.setStroke(ink(family));
@@ -432,7 +445,7 @@ public final class CloseUpView extends Pane {
                         bar,
                         CanvasPainter.colour(theme.palette().paper()));
             }
-            case KEPT -> fill(graphics, new Bar(bar.x(), bar.y() + bar.height() - 3, bar.width(), 3), ink(Ink.NOTES));
+            case KEPT -> fill(graphics, bar.within(bar.height() - 3, 3), ink(Ink.NOTES));
             case DOWN_STROKE, PRESS -> {
                 fill(graphics, bar, ink(Ink.CRAN));
                 written(
@@ -448,16 +461,19 @@ public final class CloseUpView extends Pane {
                         bar.x() + 0.75, bar.y() + 0.75, Math.max(2, bar.width() - 2.5), bar.height() - 1.5, 4, 4);
                 written(graphics, stroke.text(), bar, ink(Ink.CRAN));
             }
-            case SOFT -> fill(graphics, new Bar(bar.x(), bar.y() + 6, bar.width(), 5), ink(Ink.QUIET));
+            case SOFT -> fill(graphics, bar.within(6, 5), ink(Ink.QUIET));
             case FIRM -> fill(graphics, bar, ink(Ink.QUIET));
         }
     }
 
-    /** The text of a bar upon it, or beside it where it is too short. */
+    /** The text of a bar upon it, or beside it where it is too short and there is room. */
     private void written(GraphicsContext graphics, String text, Bar bar, Color on) {
         double size = Math.min(12, bar.height() - 1);
         double width = Face.BOLD.width(text, size);
         boolean isOnIt = width + 6 <= bar.width();
+        if (!isOnIt && width + 4 > bar.room()) {
+            return;
+        }
         graphics.setFill(isOnIt ? on : ink(Ink.WORDS));
         graphics.setFont(AppFonts.of(Face.BOLD, size));
         graphics.fillText(
