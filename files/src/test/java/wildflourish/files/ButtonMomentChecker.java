@@ -61,6 +61,9 @@ final class ButtonMomentChecker {
             if (moment.sounding().isEmpty()) {
                 least("silence", moment.lengthMillis(), SILENCE);
             }
+            if (goesOn && i > 0 && isSmall(i - 1) && !isOverlap(i - 1)) {
+                least("note", moment.lengthMillis(), FLOOR);
+            }
             if (moment.sounding().isEmpty() || goesOn) {
                 continue;
             }
@@ -93,7 +96,7 @@ final class ButtonMomentChecker {
 
     /** Whether the button before is still down while this one begins. */
     private boolean isOverlap(int at) {
-        return isSmall(at)
+        return its.get(at).cue().role() == Moment.Role.GRACE
                 && its.get(at).sounding().orElseThrow().under().stream().anyMatch(voice -> !voice.begins());
     }
 

@@ -89,7 +89,7 @@ final class ButtonMaking {
     private Made.Part part(Part part, int at, Figure.Slot slot) {
         List<Made.Small> smalls = new ArrayList<>();
         for (Target grace : part.graces()) {
-            smalls.add(small(grace));
+            smalls.add(part.begin() == Begin.CRUSHED ? crushed(grace, at) : small(grace));
         }
         if (spot.isJoined() && at > 0) {
             smalls.add(overlap(at));
@@ -134,7 +134,8 @@ final class ButtonMaking {
             return walked(at);
         }
         ButtonWay own = found.walked().isEmpty() ? struckBy() : found.walked().get(at);
-        voices.add(voice(midiOf(target), target.kind() == Target.Kind.MELODY ? own : wayOf(target)));
+        Voice melody = voice(midiOf(target), target.kind() == Target.Kind.MELODY ? own : wayOf(target));
+        voices.add(part.begin() == Begin.CRUSHED ? melody.goingOn() : melody);
         for (Second second : part.seconds()) {
             int role = spot.roles.indexOf(new ButtonSpot.Role(Optional.empty(), Optional.of(second.level())));
             Voice lower = voice(
@@ -145,6 +146,15 @@ final class ButtonMaking {
         boolean isStroke = part.begin() == Begin.AGAIN || part.begin() == Begin.TURN;
         Begin begin = isStroke ? Begin.STROKE : part.begin();
         return new Sound(voices, Optional.empty(), begin);
+    }
+
+    /** A small note over the note itself, which goes down with it where nothing has sounded before. */
+    private Made.Small crushed(Target grace, int at) {
+        Made.Small alone = small(grace);
+        Voice note = unwritten(voice(spot.midi(), found.own()));
+        List<Voice> both = new ArrayList<>(alone.sound().voices());
+        both.add(at > 0 ? note.goingOn() : note);
+        return new Made.Small(alone.role(), new Sound(both, Optional.empty(), Begin.FINGERS), alone.millis());
     }
 
     /** Both buttons down: the note before lingers while this one begins. */
@@ -257,7 +267,11 @@ final class ButtonMaking {
     /** From the note's own touch within a part to its next one: what of that must lie in this part. */
     private Fraction toNextStrike(Part part, int at) {
         boolean isTouched = part.landing().kind() == Target.Kind.MELODY;
-        if (!isTouched || at + 1 >= flat.size() || flat.get(at + 1).landing().kind() != Target.Kind.MELODY) {
+        boolean staysDown = at + 1 < flat.size() && flat.get(at + 1).begin() == Begin.CRUSHED;
+        if (staysDown
+                || !isTouched
+                || at + 1 >= flat.size()
+                || flat.get(at + 1).landing().kind() != Target.Kind.MELODY) {
             return Fraction.ZERO;
         }
         Fraction after = Fraction.ZERO;

@@ -118,7 +118,7 @@ final class ButtonPitches {
     }
 
     private List<ButtonSounds.Choice> lowers() {
-        if (occasion.isIn("semitone")) {
+        if (occasion.isIn("semitone") || occasion.isIn("slid")) {
             return List.of(new ButtonSounds.Choice(midi() - 1, 0));
         }
         return occasion.isIn("step")

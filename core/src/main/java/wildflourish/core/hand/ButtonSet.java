@@ -81,6 +81,15 @@ record ButtonSet(List<Held> held, double cost) {
         return of(all);
     }
 
+    /** Whether one finger slips from one to the other: they lie beside each other in two rows and sound one way. */
+    static boolean isBesideAcross(Held one, Held other) {
+        return isOneWay(one.way().key(), other.way().key())
+                && one.way().finger() == other.way().finger()
+                && one.button().hand() == other.button().hand()
+                && !one.button().row().equals(other.button().row())
+                && Math.abs(one.button().place() - other.button().place()) <= 1;
+    }
+
     /** Whether two keys are worked with the bellows going one way. */
     static boolean isOneWay(ButtonLayout.Key one, ButtonLayout.Key other) {
         return one.button().isSameBothWays() || other.button().isSameBothWays() || one.bellows() == other.bellows();

@@ -299,6 +299,12 @@ final class ButtonSpot {
 
     private List<ButtonSet> sets(ButtonSet.Held note, ButtonPitches.Pitches some) {
         List<ButtonSet> sets = ButtonSet.of(List.of(note)).stream().toList();
+        if (occasion.isIn("slid")) {
+            return sounds.ways(some.midi().get(0), true).stream()
+                    .filter(small -> ButtonSet.isBesideAcross(note, small))
+                    .map(small -> new ButtonSet(List.of(note, small), 0))
+                    .toList();
+        }
         for (int i = 0; i < roles.size(); i++) {
             List<ButtonSet.Held> ways = ways(roles.get(i), some.midi().get(i));
             sets = sets.stream()

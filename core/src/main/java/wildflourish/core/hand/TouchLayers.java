@@ -125,6 +125,7 @@ final class TouchLayers {
             case BLUE -> blue(group, made);
             case DRONE -> drone(group, made);
             case RUN -> run(group, made);
+            case OCTAVES -> octave(group, made);
             case STAND_IN -> standIn(group, made);
             case HOOK, SHUFFLE -> pair(group, made, "hook", QUAVER, CROTCHET);
             default -> 0;
@@ -343,6 +344,11 @@ final class TouchLayers {
         }
         Choosing choosing = DRONES.getOrDefault(layer.way(), new Choosing("drone-below", ""));
         Stack stack = new Stack(List.of(new Choice(Ornament.of(choosing.ornament(), family), choosing.school())));
+        return attempt(group, stack).isPresent() ? placed(group, made, stack) : 0;
+    }
+
+    private int octave(int group, List<Tone> made) {
+        Stack stack = new Stack(List.of(new Choice(Ornament.of("octave", family), layer.way())));
         return attempt(group, stack).isPresent() ? placed(group, made, stack) : 0;
     }
 

@@ -43,6 +43,8 @@ public enum Begin {
     TURN,
     /** Another button before the one before comes up. */
     JOINED,
+    /** The note is down already, or goes down with its small note, which then leaves. */
+    CRUSHED,
     HAMMER,
     PULL,
     SLIDE;
@@ -55,8 +57,20 @@ public enum Begin {
     public boolean isStruck() {
         return switch (this) {
             case TONGUE, DOUBLE, CLOSE, POP, STROKE, BRUSH, BITE, LIGHT, SWELL, AGAIN, TURN -> true;
-            case HELD, FINGERS, ATTACK, PUSH, SETTLE, STOP, BREATH, SAME_BOW, NUDGE, JOINED, HAMMER, PULL, SLIDE ->
-                false;
+            case HELD,
+                    FINGERS,
+                    ATTACK,
+                    PUSH,
+                    SETTLE,
+                    STOP,
+                    BREATH,
+                    SAME_BOW,
+                    NUDGE,
+                    JOINED,
+                    CRUSHED,
+                    HAMMER,
+                    PULL,
+                    SLIDE -> false;
         };
     }
 

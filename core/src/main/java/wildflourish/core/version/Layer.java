@@ -118,6 +118,8 @@ public record Layer(Rule rule, String option, Span span, Passes passes) {
         RUN,
         /** Pairs of quavers on one stopped bow. */
         HOOK,
+        /** Every note with its octave. */
+        OCTAVES,
         /** The note before once more in place of a quaver. */
         STAND_IN,
         /** Basses and chords of the left hand. */
