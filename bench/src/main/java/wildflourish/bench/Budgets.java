@@ -69,6 +69,14 @@ public class Budgets {
     private Scene fiddleScene;
     private Scene mandolinScene;
     private Scene banjoScene;
+    private Version box;
+    private Version anglo;
+    private Version english;
+    private Scene boxScene;
+    private Scene angloScene;
+    private Scene englishScene;
+    private HandCost boxCost;
+    private List<Placement> boxFits;
     private HandCost fiddleCost;
     private List<Placement> fiddleFits;
     private String book;
@@ -94,6 +102,16 @@ public class Budgets {
         fiddleScene = Scene.of(tune, fiddle, Profile.usual());
         mandolinScene = Scene.of(tune, mandolin, Profile.usual());
         banjoScene = Scene.of(tune, banjo, Profile.usual());
+        box = decorated("box-bc");
+        anglo = decorated("anglo-a");
+        english = decorated("english-48");
+        boxScene = Scene.of(tune, box, Profile.usual());
+        angloScene = Scene.of(tune, anglo, Profile.usual());
+        englishScene = Scene.of(tune, english, Profile.usual());
+        boxCost = HandCost.of(boxScene);
+        boxFits = WhatFits.at(boxScene, note).fitting().stream()
+                .map(Fit::placement)
+                .toList();
         fiddleCost = HandCost.of(fiddleScene);
         fiddleFits = WhatFits.at(fiddleScene, note).fitting().stream()
                 .map(Fit::placement)
@@ -134,7 +152,7 @@ public class Budgets {
         return decorated;
     }
 
-    private Object placedOnStrings(Version on, String ornament) {
+    private Object placedOnHand(Version on, String ornament) {
         Ornament placed = Ornament.of(ornament, on.playing().instrument().family());
         Version changed = on.with(tune, Spot.of(Placement.of(placed, Span.of(note))));
         Scene scene = Scene.of(tune, changed, Profile.usual());
@@ -147,19 +165,67 @@ public class Budgets {
     /** Place an ornament on the fiddle, then find the path, realise, check and lay out 64 bars. */
     @Benchmark
     public Object placeToLayOutOnFiddle() {
-        return placedOnStrings(fiddle, "cut");
+        return placedOnHand(fiddle, "cut");
     }
 
     /** The same on the mandolin. */
     @Benchmark
     public Object placeToLayOutOnMandolin() {
-        return placedOnStrings(mandolin, "slide-in");
+        return placedOnHand(mandolin, "slide-in");
     }
 
     /** The same on the five-string banjo. */
     @Benchmark
     public Object placeToLayOutOnFiveStringBanjo() {
-        return placedOnStrings(banjo, "slide-in");
+        return placedOnHand(banjo, "slide-in");
+    }
+
+    /** The same on the B/C box. */
+    @Benchmark
+    public Object placeToLayOutOnBCBox() {
+        return placedOnHand(box, "cut");
+    }
+
+    /** The same on the anglo concertina. */
+    @Benchmark
+    public Object placeToLayOutOnAnglo() {
+        return placedOnHand(anglo, "cut");
+    }
+
+    /** The same on the English concertina. */
+    @Benchmark
+    public Object placeToLayOutOnEnglish() {
+        return placedOnHand(english, "cut");
+    }
+
+    /** What fits here on buttons, for one spot. */
+    @Benchmark
+    public WhatFits whatFitsOnBCBox() {
+        return WhatFits.at(boxScene, note);
+    }
+
+    /** The same on the anglo concertina. */
+    @Benchmark
+    public WhatFits whatFitsOnAnglo() {
+        return WhatFits.at(angloScene, note);
+    }
+
+    /** The same on the English concertina. */
+    @Benchmark
+    public WhatFits whatFitsOnEnglish() {
+        return WhatFits.at(englishScene, note);
+    }
+
+    /** The tables of a version on the B/C box that has just been changed. */
+    @Benchmark
+    public HandCost tablesOfTheHandOnBCBox() {
+        return HandCost.of(Scene.of(tune, box, Profile.usual()));
+    }
+
+    /** What each of the cards at one spot costs the hand on the B/C box, the tables being kept. */
+    @Benchmark
+    public List<Optional<HandCost.Told>> handCostOfTheCardsOnBCBox() {
+        return boxFits.stream().map(boxCost::told).toList();
     }
 
     /** What fits here on strings, for one spot. */
