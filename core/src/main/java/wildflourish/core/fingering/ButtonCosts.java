@@ -186,8 +186,11 @@ final class ButtonCosts {
     static boolean isAgain(ButtonWay from, ButtonWay to) {
         boolean isOfMelody = isOneFinger(from, to)
                 && !(isTurn(from, to) && from.key().button().equals(to.key().button()));
+        boolean areAlone = from.under().isEmpty() && to.under().isEmpty();
         return isOfMelody
-                || from.each().stream().anyMatch(held -> to.each().stream().anyMatch(next -> hops(held, next)));
+                || (!areAlone
+                        && from.each().stream()
+                                .anyMatch(held -> to.each().stream().anyMatch(next -> hops(held, next))));
     }
 
     private static boolean isOneFinger(ButtonWay from, ButtonWay to) {

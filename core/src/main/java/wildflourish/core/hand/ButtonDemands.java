@@ -6,7 +6,6 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import wildflourish.core.fingering.ButtonDemand;
-import wildflourish.core.fingering.ButtonOption;
 import wildflourish.core.fingering.ButtonWay;
 import wildflourish.core.fingering.HandLines;
 import wildflourish.core.form.Harmony;
@@ -32,7 +31,9 @@ import wildflourish.core.version.Version;
 final class ButtonDemands {
     private final Tune tune;
     private final Optional<HandLines> plain;
-    private final Map<Alike, List<ButtonOption>> known = new HashMap<>();
+    private final Map<Alike, List<ButtonFound.Ready>> known = new HashMap<>();
+
+    private final Map<Alike, ButtonDemand> asked = new HashMap<>();
 
     /** For versions of a tune. */
     ButtonDemands(Tune tune, Optional<HandLines> plain) {
@@ -98,9 +99,9 @@ final class ButtonDemands {
                 .figure()
                 .map(each -> each.written(tones.stream().map(Tone::length).toList()));
         return figure.filter(each -> Forms.suit(occasion))
-                .map(each -> known.computeIfAbsent(Alike.of(occasion, each), key -> options(occasion, each)))
-                .filter(options -> !options.isEmpty())
-                .map(options -> new ButtonDemand(asked.count(), options));
+                .map(each -> this.asked.computeIfAbsent(
+                        Alike.of(occasion, each), key -> options(asked.count(), ready(key, occasion, each))))
+                .filter(demand -> !demand.options().isEmpty());
     }
 
     /** All that decides in which ways an ornament can be made at a tempo: notes that come back are looked at once. */
@@ -130,8 +131,17 @@ final class ButtonDemands {
         }
     }
 
-    private static List<ButtonOption> options(Occasion occasion, Figure figure) {
-        return new ButtonSpot(occasion, figure)
-                .found.stream().map(ButtonFound.Ready::option).toList();
+    private List<ButtonFound.Ready> ready(Alike alike, Occasion occasion, Figure figure) {
+        return known.computeIfAbsent(alike, key -> new ButtonSpot(occasion, figure).found);
+    }
+
+    private static ButtonDemand options(int count, List<ButtonFound.Ready> ready) {
+        return new ButtonDemand(
+                count, ready.stream().map(ButtonFound.Ready::option).toList());
+    }
+
+    /** All ways in which something that has been asked about before can be made; empty where it has not. */
+    synchronized Optional<List<ButtonFound.Ready>> known(Occasion occasion, Figure figure) {
+        return Optional.ofNullable(known.get(Alike.of(occasion, figure)));
     }
 }

@@ -6,6 +6,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Stream;
 import wildflourish.core.fingering.ButtonOption;
+import wildflourish.core.fingering.ButtonWalks;
 import wildflourish.core.instrument.Button;
 import wildflourish.core.instrument.ButtonLayout;
 import wildflourish.core.music.FingeredPitch;
@@ -34,8 +35,9 @@ final class ButtonGrip implements Hand.Grip {
     public Optional<Made> quickest() {
         return spot.isWalked()
                 ? spot.found.stream()
-                        .flatMap(each -> new ButtonMaking(spot, each.found()).make().stream())
-                        .min(Comparator.comparing(Timing::needMillis))
+                        .map(ButtonFound.Ready::found)
+                        .min(Comparator.comparing(found -> ButtonWalks.needMillis(found.walked(), spot.walkTimes())))
+                        .flatMap(found -> new ButtonMaking(spot, found).make())
                 : make();
     }
 

@@ -30,7 +30,7 @@ final class ButtonMaking {
         this.spot = spot;
         this.found = found;
         this.times = spot.occasion.times();
-        this.flat = spot.figure.parts();
+        this.flat = spot.parts;
     }
 
     Optional<Made> make() {

@@ -2,6 +2,7 @@ package wildflourish.core.hand;
 
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.EnumSet;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
@@ -22,6 +23,7 @@ import wildflourish.core.music.WrittenPitch;
 import wildflourish.core.ornament.Begin;
 import wildflourish.core.ornament.Figure;
 import wildflourish.core.ornament.Part;
+import wildflourish.core.ornament.Profile;
 import wildflourish.core.ornament.Second;
 import wildflourish.core.ornament.Target;
 
@@ -48,6 +50,10 @@ final class ButtonSpot {
     final List<Role> roles;
 
     final ButtonPitches pitches;
+    /** The parts of the figure. */
+    final List<Part> parts;
+
+    private final Set<Begin> begins;
     /** Every way in which the hand makes it, the best first. */
     final List<ButtonFound.Ready> found;
 
@@ -64,6 +70,9 @@ final class ButtonSpot {
     ButtonSpot(Occasion occasion, Figure figure) {
         this.occasion = occasion;
         this.figure = figure;
+        this.parts = figure.parts();
+        this.begins = EnumSet.noneOf(Begin.class);
+        parts.forEach(part -> begins.add(part.begin()));
         this.instrument = occasion.playing().instrument();
         this.sounds = new ButtonSounds(
                 instrument.buttons().orElseThrow(),
@@ -71,12 +80,19 @@ final class ButtonSpot {
                 occasion.setting().key());
         this.roles = isWalked() || isJoined() ? List.of() : roles();
         this.pitches = new ButtonPitches(occasion, sounds, roles);
-        List<ButtonFound.Ready> all = ready();
+        List<ButtonFound.Ready> all =
+                isKnown() ? occasion.ways().known(occasion, figure).orElseGet(this::ready) : ready();
         Optional<List<ButtonTables.Price>> prices = prices(all);
         Ranked ranked =
                 prices.map(each -> byPrice(all, each)).orElseGet(() -> new Ranked(byHand(all), Optional.empty()));
         this.found = ranked.ready;
         this.price = ranked.price;
+    }
+
+    /** Whether what the path has been told of it holds for this player: how soon a hand walks on is the student's own. */
+    private boolean isKnown() {
+        return isPlaced()
+                && (!isWalked() || occasion.times().equals(Profile.usual().times()));
     }
 
     private record Ranked(List<ButtonFound.Ready> ready, Optional<ButtonTables.Price> price) {}
@@ -87,7 +103,7 @@ final class ButtonSpot {
 
     private List<Role> roles() {
         Set<Role> all = new LinkedHashSet<>();
-        for (Part part : figure.parts()) {
+        for (Part part : parts) {
             part.graces().forEach(grace -> addTarget(all, grace));
             addTarget(all, part.landing());
             part.seconds().forEach(second -> all.add(new Role(Optional.empty(), Optional.of(second.level()))));
@@ -123,12 +139,11 @@ final class ButtonSpot {
 
     /** Whether it brings further notes of a tune. */
     boolean bringsNotes() {
-        return isWalked()
-                && figure.parts().stream().anyMatch(part -> part.landing().kind() != Target.Kind.MELODY);
+        return isWalked() && parts.stream().anyMatch(part -> part.landing().kind() != Target.Kind.MELODY);
     }
 
     private boolean hasPart(Begin begin) {
-        return figure.parts().stream().anyMatch(part -> part.begin() == begin);
+        return begins.contains(begin);
     }
 
     // The best of them
@@ -339,7 +354,7 @@ final class ButtonSpot {
     /** The note on one key and on another the other way of the bellows, by turns; where a button sounds the same both ways it stays down. */
     private List<ButtonFound> rocked() {
         List<ButtonFound> all = new ArrayList<>();
-        int strokes = figure.parts().size();
+        int strokes = parts.size();
         for (ButtonSet.Held note : notes()) {
             if (note.button().isSameBothWays()) {
                 for (ButtonPitches.Pitches some : pitches.pitches(note.way().key())) {
@@ -379,10 +394,10 @@ final class ButtonSpot {
     /** What each part of a melodic triplet sounds (MIDI); none where something has no such note. */
     List<Integer> walkedPitches() {
         List<Integer> midi = new ArrayList<>();
-        for (Part part : figure.parts()) {
+        for (Part part : parts) {
             pitches.walked(part.landing()).ifPresent(midi::add);
         }
-        return midi.size() == figure.parts().size() ? midi : List.of();
+        return midi.size() == parts.size() ? midi : List.of();
     }
 
     private List<ButtonFound.Ready> walks() {
@@ -477,7 +492,7 @@ final class ButtonSpot {
     /** How many times the note's button is struck one after the other. */
     private int strikes() {
         return 1
-                + (int) figure.parts().stream()
+                + (int) parts.stream()
                         .filter(part -> part.begin() == Begin.AGAIN)
                         .count();
     }

@@ -128,7 +128,7 @@ final class ButtonTraits {
 
     private boolean strikesTwice() {
         return !spot.isWalked()
-                && spot.figure.parts().stream()
+                && spot.parts.stream()
                                 .filter(part -> part.landing().kind() == Target.Kind.MELODY)
                                 .count()
                         > 1;

@@ -66,6 +66,13 @@ public final class Hands {
         return DEMANDS.of(tune, version.playing(), plain).of(version, line);
     }
 
+    /** What has been found of ornaments of a tune on buttons; empty on other instruments. */
+    static Optional<ButtonDemands> knownOnButtons(Tune tune, Version version) {
+        return version.playing().instrument().buttons().isEmpty()
+                ? Optional.empty()
+                : Optional.of(DEMANDS.of(tune, version.playing(), plain(tune, version)));
+    }
+
     private static final LastDemands DEMANDS = new LastDemands();
 
     private static final class LastDemands {

@@ -2,6 +2,7 @@ package wildflourish.core.hand;
 
 import java.util.Optional;
 import wildflourish.core.fingering.HandLines;
+import wildflourish.core.form.Phrasing;
 import wildflourish.core.line.AddedBars;
 import wildflourish.core.line.Line;
 import wildflourish.core.line.Tone;
@@ -29,6 +30,7 @@ public final class Scene {
     private final Optional<HandLines> lines;
     private final Ways ways;
     private final Hand hand;
+    private final Lazily<Phrasing> phrasing;
     /** For each tone what the hand makes of the ornament that begins on it; null where nobody has asked yet. */
     private final Attempt[] made;
 
@@ -38,8 +40,10 @@ public final class Scene {
         this.profile = profile;
         this.line = line;
         this.lines = lines;
-        this.ways = Ways.of(tune, version, lines).with(new Lazily<>(() -> Hands.buttonTables(tune, version, line)));
+        this.ways = Ways.of(tune, version, lines)
+                .with(new Lazily<>(() -> Hands.buttonTables(tune, version, line)), Hands.knownOnButtons(tune, version));
         this.hand = hand;
+        this.phrasing = new Lazily<>(() -> Phrasing.of(tune));
         this.made = new Attempt[line.tones().size()];
     }
 
@@ -87,6 +91,11 @@ public final class Scene {
     /** The tune with the bars that the version adds. */
     public Tune tune() {
         return tune;
+    }
+
+    /** The phrases of the tune. */
+    public Phrasing phrasing() {
+        return phrasing.get();
     }
 
     public Version version() {

@@ -1,6 +1,7 @@
 package wildflourish.core.hand;
 
 import java.util.HashMap;
+import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import wildflourish.core.fingering.Balance;
@@ -14,6 +15,7 @@ import wildflourish.core.instrument.ChartRow;
 import wildflourish.core.instrument.Fingering;
 import wildflourish.core.instrument.Instrument;
 import wildflourish.core.music.WrittenPitch;
+import wildflourish.core.ornament.Figure;
 import wildflourish.core.tune.Note;
 import wildflourish.core.tune.NoteId;
 import wildflourish.core.tune.Tune;
@@ -40,6 +42,8 @@ public final class Ways {
     private final Map<NoteId, Balance> balances;
     /** What the tune costs the hand on buttons, worked out when it is first asked for. */
     private final Lazily<Optional<ButtonTables>> tables;
+    /** What ornaments of the tune ask on buttons; empty elsewhere. */
+    private final Optional<ButtonDemands> demands;
 
     private Ways(
             Instrument instrument,
@@ -49,7 +53,9 @@ public final class Ways {
             Map<NoteId, String> pinsOnStrings,
             Map<NoteId, ButtonOption> onButtons,
             Map<NoteId, Balance> balances,
-            Lazily<Optional<ButtonTables>> tables) {
+            Lazily<Optional<ButtonTables>> tables,
+            Optional<ButtonDemands> demands) {
+        this.demands = demands;
         this.instrument = instrument;
         this.path = path;
         this.pins = Map.copyOf(pins);
@@ -73,7 +79,16 @@ public final class Ways {
             return on(version, lines);
         }
         FingeringPath path = FingeringPath.of(tune.notes(), instrument, fixed(tune, version));
-        return new Ways(instrument, path, pins(tune, version), Map.of(), Map.of(), Map.of(), Map.of(), NO_TABLES);
+        return new Ways(
+                instrument,
+                path,
+                pins(tune, version),
+                Map.of(),
+                Map.of(),
+                Map.of(),
+                Map.of(),
+                NO_TABLES,
+                Optional.empty());
     }
 
     /** As lines on strings or buttons have it. */
@@ -86,12 +101,18 @@ public final class Ways {
                 Hands.linePins(version),
                 lines.map(HandLines::buttons).orElse(Map.of()),
                 lines.map(HandLines::balances).orElse(Map.of()),
-                NO_TABLES);
+                NO_TABLES,
+                Optional.empty());
     }
 
-    /** The same with what the tune costs the hand on buttons. */
-    Ways with(Lazily<Optional<ButtonTables>> known) {
-        return new Ways(instrument, path, pins, onStrings, pinsOnStrings, onButtons, balances, known);
+    /** The same with what the tune costs the hand on buttons, and what ornaments of it have been found to ask. */
+    Ways with(Lazily<Optional<ButtonTables>> known, Optional<ButtonDemands> found) {
+        return new Ways(instrument, path, pins, onStrings, pinsOnStrings, onButtons, balances, known, found);
+    }
+
+    /** In which ways something that stands on buttons can be made; empty where nobody has asked yet. */
+    Optional<List<ButtonFound.Ready>> known(Occasion occasion, Figure figure) {
+        return demands.flatMap(each -> each.known(occasion, figure));
     }
 
     /** What the tune costs the hand on buttons; empty elsewhere, and where nothing of the tune around is known. */
@@ -101,7 +122,16 @@ public final class Ways {
 
     /** Where nothing is known of the tune around: usual fingerings. */
     static Ways usual(Instrument instrument) {
-        return new Ways(instrument, FingeringPath.NONE, Map.of(), Map.of(), Map.of(), Map.of(), Map.of(), NO_TABLES);
+        return new Ways(
+                instrument,
+                FingeringPath.NONE,
+                Map.of(),
+                Map.of(),
+                Map.of(),
+                Map.of(),
+                Map.of(),
+                NO_TABLES,
+                Optional.empty());
     }
 
     /** How a note is held and struck on strings; empty elsewhere, and where it cannot be played. */

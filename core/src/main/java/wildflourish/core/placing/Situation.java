@@ -1,7 +1,6 @@
 package wildflourish.core.placing;
 
 import java.util.Optional;
-import wildflourish.core.form.Phrasing;
 import wildflourish.core.hand.Held;
 import wildflourish.core.hand.Scene;
 import wildflourish.core.instrument.ChartRow;
@@ -96,7 +95,7 @@ public record Situation(Scene scene, Note note, int tone) {
     /** Whether a note is the last that sounds of its phrase. */
     public boolean endsPhrase(Note asked) {
         int bar = tune().placeOf(asked.id()).bar();
-        return Phrasing.of(tune()).phrases().stream()
+        return scene.phrasing().phrases().stream()
                 .filter(phrase -> phrase.has(bar))
                 .flatMap(phrase -> tune().bars().subList(phrase.firstBar(), phrase.lastBar() + 1).stream())
                 .flatMap(each -> each.notes().stream())
