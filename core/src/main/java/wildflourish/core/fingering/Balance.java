@@ -10,6 +10,14 @@ import java.util.List;
  * @param isKeyWorked whether the air key is worked right before
  */
 public record Balance(double millis, boolean isKeyWorked) {
+    /** From so many milliseconds on little air is left. Our own choice (L). */
+    private static final double FAR_OUT = 1500;
+
+    /** Whether little air is left the way that a note takes the bellows: 1 in, -1 out. */
+    public boolean isShort(int way) {
+        return !isKeyWorked && millis * way > FAR_OUT;
+    }
+
     /** What has been played up to a note, by where the air key was last worked. */
     private record Past(double cost, double millis, List<Integer> keys) {}
 

@@ -19,9 +19,6 @@ final class ButtonTraits {
 
     private static final int OCTAVE = 12;
     private static final int LITTLE_FINGER = 4;
-    /** The bellows are far out of balance from so many milliseconds on. Our own choice (L). */
-    private static final double FAR_OUT = 1500;
-
     private final ButtonSpot spot;
     private final ButtonFound found;
     private final Set<Trait> traits = EnumSet.noneOf(Trait.class);
@@ -189,7 +186,7 @@ final class ButtonTraits {
         return spot.occasion
                 .ways()
                 .balance(spot.occasion.first().note().id())
-                .filter(balance -> !balance.isKeyWorked() && balance.millis() * own.airWay() > FAR_OUT)
+                .filter(balance -> balance.isShort(own.airWay()))
                 .isPresent();
     }
 

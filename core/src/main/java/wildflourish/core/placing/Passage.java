@@ -46,9 +46,6 @@ final class Passage {
 
     private static final int OCTAVE = 12;
     private static final int FIFTH = 7;
-    /** The bellows are far out of balance from so many milliseconds on. Our own choice (L). */
-    private static final double FAR_OUT = 1500;
-
     private final Scene scene;
     private final Layer layer;
     private final List<Note> notes;
@@ -317,7 +314,7 @@ final class Passage {
                         .isPresent());
         boolean hasLittleAir = scene.ways()
                 .balance(notes.get(0).id())
-                .filter(balance -> balance.millis() * way.airWay() > FAR_OUT)
+                .filter(balance -> balance.isShort(way.airWay()))
                 .isPresent();
         List<Reason> told = new ArrayList<>();
         add(told, Reason.LIES_WITH_THE_BELLOWS, liesSo);
