@@ -221,8 +221,12 @@ final class Refused {
                         facts.situation().instrument().family(),
                         facts.ornament().id(),
                         facts.situation().playing().schoolOf(facts.stack().main()))
-                .map(usage -> String.join("s and ", usage.onlyIn()) + "s")
+                .map(usage -> usage.onlyIn().stream().map(Refused::plural).collect(Collectors.joining(" and ")))
                 .orElse("another kind of tune");
+    }
+
+    private static String plural(String kind) {
+        return kind + (kind.endsWith("z") ? "es" : "s");
     }
 
     private static String claimed(Facts facts) {

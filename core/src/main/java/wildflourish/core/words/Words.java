@@ -57,6 +57,16 @@ public final class Words {
         return switch (verdict.refusals().get(0)) {
             case UNPARTED -> "A pipe never stops: part equal notes.";
             case NOT_ON_INSTRUMENT -> "The instrument does not have this note: choose another instrument or key.";
+            case ON_A_BEAT -> "The beat needs its own note.";
+            case LIES_WELL_ALREADY -> "It lies well: play what is written.";
+            case NO_BASSES -> "A concertina has no basses.";
+            case BELLOWS_DISAGREE -> "The bellows go different ways here: hold another button, or a shorter passage.";
+            case FINGER_BUSY -> "That finger is holding the note: hold another button.";
+            case HAND_CANNOT -> "One hand cannot reach or cross to these buttons: hold another.";
+            case NO_AIR -> "The bellows run out that way: hold it over a shorter passage.";
+            case NO_SUCH_NOTE -> "There is no note that would do: choose another passage.";
+            case WRONG_LENGTH -> "It needs a crotchet or more.";
+            case TOO_FAST -> "Too fast here: slow down.";
             default -> "Your instrument does not make this one: choose another.";
         };
     }
