@@ -76,7 +76,8 @@ class ButtonOrnamentsTest {
                 "reel; 4/4; D; dBABABd2|; box-bc; 110; cut; 3; 0 i6d, 45 i5d",
                 "reel; 4/4; D; d2A2B2d2|; box-bc; 100; condensed-roll; 2; 0 i5d/2, 65 i6d/3, 110 i5d/2, 182.5 o5d/1, 227.5 i5d/2",
                 "jig; 6/8; G; G3BAG|; english-48; 115; long-roll; 1; 0 L22/1, 173.9 R23/1, 218.9 L22/1, 347.8 R42/3, 392.8 L22/1",
-                "jig; 6/8; D; BABdBA|; english-48; 115; same-grace; 2; 0 R23/2, 75 R23/1"
+                "jig; 6/8; D; BABdBA|; english-48; 115; same-grace; 2; 0 R23/2, 75 R23/1",
+                "hornpipe; 4/4; D; d2A2B2d2|; box-dg; 80; bellows-treble; 2; 0 i3d, 125 o5p, 250 i3d"
             })
     void theMoments(
             String type,

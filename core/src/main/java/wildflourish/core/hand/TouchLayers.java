@@ -197,8 +197,12 @@ final class TouchLayers {
     /** The note before once more, or the nearest note of the chord below, in place of a quaver off the beat that lies badly. */
     private int standIn(int group, List<Tone> made) {
         Tone tone = groups.get(group).get(0);
-        Optional<WrittenPitch> instead = StandIn.of(scene, layer, tone.note())
-                .filter(each -> scene.playing().instrument().has(each));
+        boolean isAsked = lengthOf(group).equals(QUAVER) && !StandIn.isOnBeat(scene, tone.note());
+        Optional<WrittenPitch> instead = isAsked
+                ? StandIn.of(scene, layer, tone.note())
+                        .filter(each ->
+                                scene.playing().instrument().has(each) && StandIn.isWorthIt(scene, tone.note(), each))
+                : Optional.empty();
         instead.ifPresent(pitch -> made.add(piece(tone, 0, List.of(pitch), Fraction.ZERO, tone.length())));
         return instead.isPresent() ? 1 : 0;
     }

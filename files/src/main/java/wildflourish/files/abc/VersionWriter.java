@@ -404,8 +404,11 @@ final class VersionWriter {
         Note first = slots.get(0);
         Note last = slots.get(slots.size() - 1);
         Fraction before = brokenFactor(gapBefore(first), false);
+        Fraction notated = part.length()
+                .times(first.duration().notated())
+                .dividedBy(first.duration().played());
         Fraction written =
-                part.length().dividedBy(unitOf(first)).dividedBy(before).dividedBy(brokenFactor(gapAfter(last), true));
+                notated.dividedBy(unitOf(first)).dividedBy(before).dividedBy(brokenFactor(gapAfter(last), true));
         String text = smallText(part.smalls()) + signs + voicesText(part, Optional.empty()) + lengthText(written);
         replaced.put(first.id(), text);
         for (Note slot : slots.subList(1, slots.size())) {
