@@ -114,6 +114,14 @@ class ButtonLayersTest {
                 .toList();
     }
 
+    /** The held note is tied from note to note and let go with the last. */
+    @Test
+    void aHeldNoteIsWrittenTied() {
+        Tune tune = tune("B2A2G2A2|");
+        Version held = with(tune, "english-48", "drone@R21");
+        assertThat(BookWriter.writeVersion(tune, held)).contains("[G,-B]2[G,-A]2[G,-G]2[G,A]2|");
+    }
+
     /** Whatever a rule does, time is whole, no two sounds share a lane, and without it the tune is plain again. */
     @ParameterizedTest
     @CsvSource({

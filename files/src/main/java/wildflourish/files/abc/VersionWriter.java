@@ -203,7 +203,7 @@ final class VersionWriter {
         }
         Optional<Made> made = spelled.isEmpty() ? Optional.empty() : made(new Stack(spelled), placement, playing);
         if (made.isPresent()) {
-            writeFigure(slots, parts(made.get(), slots), signs.toString(), spelled);
+            writeFigure(slots, parts(made.get(), slots), signs.toString(), spelled, partAfter(slots, playing));
         } else {
             slots.forEach(this::copy);
             String text = replaced.getOrDefault(slots.get(0).id(), textOf(slots.get(0)));
@@ -308,7 +308,26 @@ final class VersionWriter {
                         .map(pitch -> new Small(pitch, !isCustom));
     }
 
-    private void writeFigure(List<Note> slots, List<Part> parts, String signs, List<Choice> spelled) {
+    /** What stands right after some notes, where it goes on with something that sounds in them; empty where nothing is placed there. */
+    private Optional<Part> partAfter(List<Note> slots, int playing) {
+        NoteId last = slots.get(slots.size() - 1).id();
+        List<Tone> tones = scene.line().tones();
+        for (int i = 0; i + 1 < tones.size(); i++) {
+            boolean isLast = tones.get(i).place().playedBar() == playing
+                    && tones.get(i).note().id().equals(last);
+            if (isLast && !tones.get(i + 1).note().id().equals(last)) {
+                NoteId next = tones.get(i + 1).note().id();
+                return scene.placed(i + 1)
+                        .flatMap(Attempt::made)
+                        .map(made -> made.parts().get(0).landing())
+                        .map(sound -> new Part(next, List.of(), sound.voices(), Fraction.ONE, false, sound.begin()));
+            }
+        }
+        return Optional.empty();
+    }
+
+    private void writeFigure(
+            List<Note> slots, List<Part> parts, String signs, List<Choice> spelled, Optional<Part> next) {
         splitsNotes |= parts.size() != slots.size();
         NoteToken head = token(slots.get(0)).orElse(null);
         boolean isOneNote =
@@ -327,7 +346,7 @@ final class VersionWriter {
             return;
         }
         if (parts.size() == 1 && parts.get(0).pitch().isPresent()) {
-            joinAll(slots, parts.get(0), signs);
+            joinAll(slots, parts.get(0), signs, next);
             return;
         }
         Optional<Fraction> group = groupFactor(parts);
@@ -400,7 +419,7 @@ final class VersionWriter {
     }
 
     /** Several written notes as one. */
-    private void joinAll(List<Note> slots, Part part, String signs) {
+    private void joinAll(List<Note> slots, Part part, String signs, Optional<Part> next) {
         Note first = slots.get(0);
         Note last = slots.get(slots.size() - 1);
         Fraction before = brokenFactor(gapBefore(first), false);
@@ -409,7 +428,7 @@ final class VersionWriter {
                 .dividedBy(first.duration().played());
         Fraction written =
                 notated.dividedBy(unitOf(first)).dividedBy(before).dividedBy(brokenFactor(gapAfter(last), true));
-        String text = smallText(part.smalls()) + signs + voicesText(part, Optional.empty()) + lengthText(written);
+        String text = smallText(part.smalls()) + signs + voicesText(part, next) + lengthText(written);
         replaced.put(first.id(), text);
         for (Note slot : slots.subList(1, slots.size())) {
             replaced.put(slot.id(), "");
