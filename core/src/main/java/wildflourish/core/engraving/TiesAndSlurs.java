@@ -3,12 +3,16 @@ package wildflourish.core.engraving;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import wildflourish.core.music.WrittenPitch;
 import wildflourish.core.tune.Note;
 
 /** The curves of a line that join notes. */
 final class TiesAndSlurs {
     /** How much higher one end of a slur may stand than the other. */
     private static final double STEEPEST = 1.5;
+
+    /** The mark of a note under which something sounds on with the next. */
+    static final String HELD_ON = "held-on";
 
     private final MusicLine line;
 
@@ -27,6 +31,9 @@ final class TiesAndSlurs {
             if (column.note.marks().joins().tied()) {
                 tie(column, next.map(note -> line.columns.get(note.id())));
             }
+            if (column.note.marks().decorations().contains(HELD_ON)) {
+                next.ifPresent(note -> held(column, note));
+            }
             Optional<Note> before = line.tune.neighbour(column.note.id(), -1);
             boolean comesFromBefore = before.map(
                             note -> note.marks().joins().tied() && !line.columns.containsKey(note.id()))
@@ -38,19 +45,35 @@ final class TiesAndSlurs {
     }
 
     private void tie(Column from, Optional<Column> to) {
-        double end = to.map(column -> column.x - column.accidentalInk() - 0.1).orElse(line.staffEnd);
-        tie(from.x + Column.HEAD_WIDTH + 0.1, end, from);
+        tie(from.x + Column.HEAD_WIDTH + 0.1, endOf(to), from);
+    }
+
+    private double endOf(Optional<Column> to) {
+        return to.map(column -> column.x - column.accidentalInk() - 0.1).orElse(line.staffEnd);
     }
 
     private void tie(double x1, double x2, Column column) {
-        for (var pitch : column.note.pitches()) {
-            double sign = column.isStemUp ? 1 : -1;
-            double y = Column.yOf(pitch) + sign * 0.45;
-            line.sketch.add(
-                    Curves.between(x1, y, x2, y, sign * Curves.bulge(x2 - x1)),
-                    Ink.NOTES,
-                    Drawn.Kind.CURVE,
-                    column.note.id());
+        double sign = column.isStemUp ? 1 : -1;
+        column.note.pitches().forEach(pitch -> tie(x1, x2, column, pitch, sign));
+    }
+
+    private void tie(double x1, double x2, Column column, WrittenPitch pitch, double sign) {
+        double y = Column.yOf(pitch) + sign * 0.45;
+        line.sketch.add(
+                Curves.between(x1, y, x2, y, sign * Curves.bulge(x2 - x1)),
+                Ink.NOTES,
+                Drawn.Kind.CURVE,
+                column.note.id());
+    }
+
+    /** What sounds under a note and under the next, below them. */
+    private void held(Column from, Note next) {
+        double end = endOf(Optional.ofNullable(line.columns.get(next.id())));
+        List<WrittenPitch> pitches = from.note.pitches();
+        for (WrittenPitch pitch : pitches.subList(0, Math.max(0, pitches.size() - 1))) {
+            if (next.pitches().contains(pitch)) {
+                tie(from.x + Column.HEAD_WIDTH + 0.1, end, from, pitch, 1);
+            }
         }
     }
 

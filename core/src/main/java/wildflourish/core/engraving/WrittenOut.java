@@ -253,9 +253,34 @@ record WrittenOut(Tune tune, Map<NoteId, NoteId> owners, Map<NoteId, HandLines.T
                     .map(ornament -> ornament.look().written())
                     .filter(written -> written.startsWith("words "))
                     .forEach(written -> annotations.add(written.substring("words ".length())));
-            Marks marks =
-                    new Marks(own.graces(), own.decorations(), own.chordSymbol(), annotations, own.syllables(), joins);
+            List<String> decorations = new ArrayList<>(own.decorations());
+            if (isHeldOn(piece.owner().id())) {
+                decorations.add(TiesAndSlurs.HELD_ON);
+            }
+            Marks marks = new Marks(own.graces(), decorations, own.chordSymbol(), annotations, own.syllables(), joins);
             return new Note(piece.owner().id(), piece.pitches(), duration, marks);
+        }
+
+        /** Whether something that sounds with a note goes on under the next one. */
+        private boolean isHeldOn(NoteId note) {
+            Optional<Integer> at = scene.line().indexOf(note);
+            boolean hasNext =
+                    at.filter(each -> each + 1 < scene.line().tones().size()).isPresent();
+            if (!hasNext) {
+                return false;
+            }
+            List<Voice> now = voices(at.orElseThrow());
+            return voices(at.get() + 1).stream()
+                    .anyMatch(next -> !next.begins()
+                            && now.stream().anyMatch(voice -> voice.lane().equals(next.lane())));
+        }
+
+        /** What sounds first of the ornament on a tone; none where there is none. */
+        private List<Voice> voices(int tone) {
+            return scene.placed(tone)
+                    .flatMap(Attempt::made)
+                    .map(made -> made.parts().get(0).landing().voices())
+                    .orElse(List.of());
         }
 
         // The hand
@@ -263,12 +288,24 @@ record WrittenOut(Tune tune, Map<NoteId, NoteId> owners, Map<NoteId, HandLines.T
         private void touch(Piece piece, Note note, Fraction offset) {
             Optional<HandLines> lines = scene.lines();
             Optional<Strings> strings = scene.playing().instrument().strings();
+            if (lines.isPresent() && strings.isEmpty()) {
+                again(piece, note, lines.get());
+            }
             if (lines.isEmpty() || strings.isEmpty()) {
                 return;
             }
             List<HandLines.Label> labels = labels(piece, note, lines.get(), strings.get());
             if (!labels.isEmpty()) {
                 touches.put(note.id(), new HandLines.Touch(labels, stroke(piece, offset), true));
+            }
+        }
+
+        /** On buttons what strikes a note again is where the note itself is. */
+        private void again(Piece piece, Note note, HandLines lines) {
+            HandLines.Touch own = lines.touches().get(piece.owner().id());
+            boolean isSame = scene.tune().note(piece.owner().id()).pitches().equals(note.pitches());
+            if (own != null && isSame) {
+                touches.put(note.id(), new HandLines.Touch(own.labels(), own.stroke(), true));
             }
         }
 

@@ -12,6 +12,7 @@ import javafx.scene.control.ScrollPane;
 import javafx.scene.control.TextField;
 import javafx.scene.control.ToggleButton;
 import javafx.scene.layout.Priority;
+import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import wildflourish.core.hand.HandCost;
 import wildflourish.core.placing.Breaths;
@@ -102,6 +103,7 @@ public final class FitsPanel extends VBox {
         VBox.setVgrow(scroll, Priority.ALWAYS);
         layered.setId("under-layer");
         layered.setWrapText(true);
+        layered.setMinHeight(Region.USE_PREF_SIZE);
         layered.managedProperty().bind(layered.visibleProperty());
         getChildren().addAll(title, where, layered, here, fingerings, sentence, breath, scroll);
         desk.sight().addListener((at, before, after) -> showSoon());

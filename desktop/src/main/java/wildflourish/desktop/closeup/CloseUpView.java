@@ -15,6 +15,7 @@ import wildflourish.core.engraving.Sign;
 import wildflourish.core.instrument.Instrument;
 import wildflourish.core.music.Fraction;
 import wildflourish.core.music.Tempo;
+import wildflourish.core.ornament.Begin;
 import wildflourish.core.performance.Lane;
 import wildflourish.core.performance.Moment;
 import wildflourish.core.performance.Realisation;
@@ -321,7 +322,8 @@ public final class CloseUpView extends Pane {
             graphics.setLineWidth(4);
             curve(graphics, shown, moment, low, high);
             boolean isSliding = moment.sounding().orElseThrow().melody().glide().fromCents() != 0;
-            if (!moment.isGesture() && !isSliding && x2 - x1 > 34) {
+            boolean isMore = moment.sounding().get().begin() == Begin.HELD;
+            if (!moment.isGesture() && !isSliding && !isMore && x2 - x1 > 34) {
                 graphics.setFill(ink(Ink.QUIET));
                 graphics.setFont(AppFonts.of(Face.BODY, 11));
                 graphics.fillText(moment.sounding().get().pitch().toString(), x1 + 4, y - 5);
