@@ -143,8 +143,9 @@ public final class Engraver {
             finishPage();
             top = paper.margin();
         }
-        page.addAll(block, paper.margin(), top - box.top());
-        y = top + box.height();
+        double down = paper.whole(top - box.top());
+        page.addAll(block, paper.margin(), down);
+        y = down + box.bottom();
     }
 
     private void finishPage() {

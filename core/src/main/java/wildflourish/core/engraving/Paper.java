@@ -5,9 +5,15 @@ package wildflourish.core.engraving;
  *
  * @param height {@link Double#POSITIVE_INFINITY} for a page that grows with its contents, as on a screen
  * @param spaceMillimetres size of a staff space when printed
+ * @param pixels of a screen to a staff space, where staves are to begin with a whole one; 0 on paper
  */
-public record Paper(double width, double height, double margin, double spaceMillimetres) {
+public record Paper(double width, double height, double margin, double spaceMillimetres, double pixels) {
     private static final double PRINTED_SPACE = 1.5;
+
+    /** Real paper. */
+    public Paper(double width, double height, double margin, double spaceMillimetres) {
+        this(width, height, margin, spaceMillimetres, 0);
+    }
 
     public static Paper a4() {
         return printed(210, 297);
@@ -25,5 +31,15 @@ public record Paper(double width, double height, double margin, double spaceMill
     /** A page as wide as given that grows downward. */
     public static Paper endless(double width) {
         return new Paper(width, Double.POSITIVE_INFINITY, 2.5, PRINTED_SPACE);
+    }
+
+    /** The same for a screen with so many pixels to a staff space: every staff begins with a whole pixel, so that its lines are alike. */
+    public Paper onScreen(double pixelsPerSpace) {
+        return new Paper(width, height, margin, spaceMillimetres, pixelsPerSpace);
+    }
+
+    /** The next place at or below a place, in staff spaces, at which a staff may begin. */
+    double whole(double place) {
+        return pixels == 0 ? place : Math.ceil(place * pixels - 1e-6) / pixels;
     }
 }

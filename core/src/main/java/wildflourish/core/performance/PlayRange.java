@@ -30,6 +30,11 @@ public record PlayRange(Fraction startWholeNotes, Fraction endWholeNotes, boolea
         return new PlayRange(wholeNotes(realisation, start), wholeNotes(realisation, realisation.endMillis()), false);
     }
 
+    /** The same, going round or not. */
+    public PlayRange looped(boolean goesRound) {
+        return new PlayRange(startWholeNotes, endWholeNotes, goesRound);
+    }
+
     /** The phrase of a written note as first played, looped. */
     public static PlayRange phrase(Realisation realisation, NoteId note) {
         var phrase = Phrasing.of(realisation.tune())

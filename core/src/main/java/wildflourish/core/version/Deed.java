@@ -23,6 +23,8 @@ public record Deed(Kind kind, String subject, String stage, boolean isClosed) {
         PASSES,
         PIN,
         COPY_UP,
+        ADD_STAGE,
+        RENAME,
         TEMPO,
         LAYER,
         SCHOOL,

@@ -1,8 +1,8 @@
 package wildflourish.desktop.bench;
 
-import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import javafx.geometry.Pos;
 import javafx.scene.control.Label;
 import javafx.scene.control.ToggleButton;
 import javafx.scene.layout.HBox;
@@ -12,7 +12,10 @@ import wildflourish.core.engraving.Ink;
 import wildflourish.core.instrument.Fingering;
 import wildflourish.core.performance.Moment;
 import wildflourish.core.words.Steps;
+import wildflourish.desktop.action.Controls;
 import wildflourish.desktop.desk.Desk;
+import wildflourish.desktop.desk.Fingers;
+import wildflourish.desktop.desk.Here;
 import wildflourish.desktop.look.FingersPicture;
 import wildflourish.desktop.look.Theme;
 
@@ -20,62 +23,47 @@ import wildflourish.desktop.look.Theme;
 final class FingeringRow extends HBox {
     private final Desk desk;
     private final Label label = new Label("Fingering");
-    private final List<Choice> choices = new ArrayList<>();
 
     FingeringRow(Desk desk) {
         this.desk = desk;
         setId("fingerings");
+        setAlignment(Pos.CENTER_LEFT);
         getStyleClass().add("fingering-row");
         label.setMinWidth(Region.USE_PREF_SIZE);
-        getChildren().add(label);
         managedProperty().bind(visibleProperty());
     }
 
-    void show(Theme theme) {
-        List<Fingering> all = desk.fingers().choices();
+    void show(Here here, Theme theme) {
+        List<Fingering> all = Fingers.choices(here);
         setVisible(all.size() > 1);
+        getChildren().setAll(label);
         if (all.size() < 2) {
             return;
         }
-        Optional<Fingering> pinned = desk.fingers().pinned();
-        while (choices.size() < all.size()) {
-            choices.add(new Choice(choices.size()));
-            getChildren().add(choices.get(choices.size() - 1));
-        }
-        for (int i = 0; i < choices.size(); i++) {
-            choices.get(i).setVisible(i < all.size());
-            if (i < all.size()) {
-                choices.get(i).show(all.get(i), pinned.equals(Optional.of(all.get(i))), theme);
-            }
+        Optional<Fingering> pinned = Fingers.pinned(here);
+        for (int i = 0; i < all.size(); i++) {
+            getChildren().add(choice(i, all.get(i), pinned.equals(Optional.of(all.get(i))), theme));
         }
     }
 
-    /** One fingering. */
-    private final class Choice extends ToggleButton {
-        private final FingersPicture picture = new FingersPicture();
-        private Optional<Fingering> fingering = Optional.empty();
-
-        Choice(int index) {
-            setId("fingering-" + index);
-            getStyleClass().add("fingering");
-            setGraphic(picture);
-            managedProperty().bind(visibleProperty());
-            setOnAction(event -> desk.fingers().keep(isSelected() ? fingering : Optional.empty()));
-        }
-
-        void show(Fingering shown, boolean isPinned, Theme theme) {
-            setSelected(isPinned);
-            if (!fingering.equals(Optional.of(shown))) {
-                fingering = Optional.of(shown);
-                String words = Steps.holes(shown);
-                setAccessibleHelp("Keep to this fingering here: " + words
-                        + " (Shift+F; press it again to let the program choose)");
-                setAccessibleText(words);
-            }
-            picture.show(
-                    List.of(new GesturePicture.Step(Moment.Role.MELODY, Optional.empty(), shown)),
-                    Ink.FINGERING,
-                    theme);
-        }
+    private ToggleButton choice(int index, Fingering fingering, boolean isPinned, Theme theme) {
+        FingersPicture picture = new FingersPicture();
+        picture.show(
+                List.of(new GesturePicture.Step(Moment.Role.MELODY, Optional.empty(), fingering)),
+                Ink.FINGERING,
+                theme);
+        ToggleButton button = new ToggleButton();
+        String words = Steps.holes(fingering);
+        button.setId("fingering-" + index);
+        button.getStyleClass().add("fingering");
+        button.setGraphic(picture);
+        button.setSelected(isPinned);
+        button.setAccessibleText(words);
+        Controls.tip(
+                button,
+                "Keep to this fingering here: " + words + " (Shift+F; press it again to let the program choose)");
+        button.setOnAction(event ->
+                desk.does(here -> Fingers.keep(here, button.isSelected() ? Optional.of(fingering) : Optional.empty())));
+        return button;
     }
 }

@@ -1,141 +1,123 @@
 package wildflourish.desktop.bench;
 
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
+import javafx.geometry.Pos;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
+import javafx.scene.layout.Region;
 import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
-import wildflourish.core.engraving.GesturePicture;
 import wildflourish.core.engraving.Sign;
-import wildflourish.core.hand.HandCost;
 import wildflourish.core.music.Tempo;
 import wildflourish.core.placing.Fit;
 import wildflourish.core.version.Placement;
 import wildflourish.core.words.Words;
-import wildflourish.desktop.desk.Desk;
+import wildflourish.desktop.action.Controls;
 import wildflourish.desktop.look.FingersPicture;
 import wildflourish.desktop.look.Paragraph;
 import wildflourish.desktop.look.SignPicture;
 import wildflourish.desktop.look.Theme;
 
-/**
- * One thing that fits: its sign, name, clean-up-to tempo, reason and fingers; a press places it, the button beside it keeps it as another option. A
- * card stays and shows another fit when the chosen note changes: making controls anew takes longer than a keystroke may. Its buttons have what they place as user
- * data (with ids of their own, they would be styled anew with each).
- */
+/** One thing that fits: its sign, name, clean-up-to tempo, reason and fingers; a press places it, the buttons beside it keep it as another option or add it. */
 final class FitCard extends HBox {
-    /** Room inside a card, and what the button beside it takes of it, in pixels: the panel has a fixed width. */
-    private static final double WIDTH = 246;
-
-    private static final double OR_WIDTH = 38;
+    private static final double MORE_WIDTH = 46;
+    private static final double EDGES = 30;
     private static final double MOST_NARROW = 96;
 
-    private final Desk desk;
     private final Label name = new Label();
-    private final Label clean = new Label();
-    private final Paragraph why = new Paragraph(WIDTH, "why");
-    private final Label cost = new Label();
+    private final Label key = new Label();
+    private final Paragraph clean = new Paragraph(FitCell.WIDTH, "clean", "quiet");
+    private final Paragraph why = new Paragraph(FitCell.WIDTH, "why");
+    private final Paragraph cost = new Paragraph(FitCell.WIDTH, "why", "hand-cost");
     private final VBox words;
     private final SignPicture sign = new SignPicture();
     private final FingersPicture fingers = new FingersPicture();
     private final Button card = new Button();
     private final Button or = new Button("or");
     private final Button onTop = new Button("+");
-    private Optional<Shown> shown = Optional.empty();
+    private Optional<FitEntry.Card> shown = Optional.empty();
 
-    /** What a card shows: drawn anew only when something of it differs. */
-    private record Shown(
-            Fit fit, boolean isOffered, Optional<Placement> stacked, List<GesturePicture.Step> steps, Theme theme) {}
-
-    FitCard(Desk desk) {
-        this.desk = desk;
+    FitCard(FitsList list) {
         name.getStyleClass().add("card-name");
-        clean.getStyleClass().add("clean");
-        cost.getStyleClass().addAll("clean", "hand-cost");
-        cost.setWrapText(true);
+        name.setMinWidth(Region.USE_PREF_SIZE);
+        key.getStyleClass().add("key");
+        key.setMinWidth(Region.USE_PREF_SIZE);
         cost.managedProperty().bind(cost.visibleProperty());
-        cost.setVisible(false);
-        words = new VBox(new NameLine(name, clean), why, cost);
+        Region gap = new Region();
+        HBox.setHgrow(gap, Priority.ALWAYS);
+        HBox first = new HBox(name, gap, key);
+        first.setAlignment(Pos.CENTER_LEFT);
+        words = new VBox(first, clean, why, cost);
         HBox.setHgrow(words, Priority.ALWAYS);
         HBox content = new HBox(new StackPane(sign), words, fingers);
         content.getStyleClass().add("card-content");
         card.setGraphic(content);
         card.setMaxWidth(Double.MAX_VALUE);
+        card.setFocusTraversable(false);
         card.getStyleClass().add("card");
-        card.setOnAction(event -> shown.ifPresent(each -> desk.place(each.fit().placement())));
+        card.setOnAction(event -> its().ifPresent(fit -> list.place(fit.placement())));
         HBox.setHgrow(card, Priority.ALWAYS);
-        or.getStyleClass().add("or");
-        or.setMaxHeight(Double.MAX_VALUE);
-        or.setAccessibleHelp("Keeps it as another option at this spot; the page says “or” (Shift+Enter)");
-        or.setOnAction(
-                event -> shown.ifPresent(each -> desk.keepOption(each.fit().placement())));
-        or.managedProperty().bind(or.visibleProperty());
-        onTop.getStyleClass().add("or");
-        onTop.setMaxHeight(Double.MAX_VALUE);
-        onTop.setAccessibleHelp("Plays it on top of what stands here (S)");
-        onTop.setOnAction(event -> shown.flatMap(Shown::stacked).ifPresent(desk::place));
-        onTop.managedProperty().bind(onTop.visibleProperty());
+        or.setOnAction(event -> its().ifPresent(fit -> list.keep(fit.placement())));
+        Controls.tip(or, "Keeps it as another option at this spot; the page says “or” (Shift+Enter)");
+        onTop.setOnAction(event -> its().ifPresent(list::add));
+        Controls.tip(onTop, "Adds it to what stands here (plus in the list, S for the best)");
+        for (Button each : List.of(or, onTop)) {
+            each.getStyleClass().add("or");
+            each.setMaxHeight(Double.MAX_VALUE);
+            each.setFocusTraversable(false);
+            each.managedProperty().bind(each.visibleProperty());
+            VBox.setVgrow(each, Priority.ALWAYS);
+        }
         VBox more = new VBox(or, onTop);
         more.getStyleClass().add("card-more");
-        VBox.setVgrow(or, Priority.ALWAYS);
-        VBox.setVgrow(onTop, Priority.ALWAYS);
         more.visibleProperty().bind(or.visibleProperty().or(onTop.visibleProperty()));
         more.managedProperty().bind(more.visibleProperty());
         getChildren().addAll(card, more);
     }
 
-    void show(Fit fit, Theme theme) {
-        boolean isOffered = desk.spotHere()
-                .map(spot -> spot.at().equals(fit.placement().span().first())
-                        && !spot.options().contains(fit.placement()))
-                .orElse(false);
-        Shown now = new Shown(fit, isOffered, desk.onTop(fit), desk.fingersOf(fit.placement()), theme);
-        if (!shown.equals(Optional.of(now))) {
-            shown = Optional.of(now);
-            fill(now);
-        }
+    private Optional<Fit> its() {
+        return shown.map(FitEntry.Card::its);
     }
 
-    /** What it costs the hand, when that is known; nothing is said of what costs next to nothing. */
-    void tell(Map<Placement, HandCost.Told> told) {
-        String words = shown.flatMap(
-                        each -> Optional.ofNullable(told.get(each.fit().placement())))
-                .map(Words::handCost)
-                .orElse("");
-        cost.setText(words);
-        cost.setVisible(!words.isEmpty());
+    /** All it says, for whoever hears it. */
+    String words() {
+        return String.valueOf(card.getAccessibleText());
     }
 
-    private void fill(Shown now) {
-        Fit fit = now.fit();
-        cost.setVisible(false);
+    void show(FitEntry.Card entry, Theme theme) {
+        shown = Optional.of(entry);
+        Fit fit = entry.its();
+        Placement placement = fit.placement();
         String ornament = fit.facts().ornament().name();
         Optional<Tempo> tempo = fit.facts().cleanUpTo();
         name.setText(ornament);
-        clean.setText(tempo.map(each -> "clean to " + Words.beats(each)).orElse("at any tempo"));
-        clean.setAccessibleHelp("The fastest tempo at which it still speaks cleanly: "
-                + tempo.map(Words::tempo).orElse("any"));
+        key.setText(entry.number() == 1 ? "Enter" : entry.number() < 10 ? String.valueOf(entry.number()) : "");
+        key.setVisible(!key.getText().isEmpty());
+        clean.setText(tempo.map(each -> "clean to " + Words.tempo(each)).orElse("at any tempo"));
         why.setText(Words.why(fit));
-        sign.show(desk.signsOf(fit), now.theme());
-        fingers.show(now.steps(), Sign.inkOf(fit.facts().ornament()), now.theme());
-        card.setAccessibleText(ornament + ", "
-                + tempo.map(each -> "clean to " + Words.tempo(each)).orElse("at any tempo") + ". " + Words.why(fit)
-                + " " + fit.facts().ornament().look().how());
-        card.setUserData(fit.placement());
-        or.setUserData(fit.placement());
+        cost.setText(entry.price());
+        cost.setVisible(!entry.price().isEmpty());
+        sign.show(entry.signs(), theme);
+        fingers.show(entry.steps(), Sign.inkOf(fit.facts().ornament()), theme);
+        card.setAccessibleText(ornament + ", " + clean.getText() + ". " + Words.why(fit) + " "
+                + fit.facts().ornament().look().how());
+        card.setUserData(placement);
+        or.setUserData(placement);
         or.setAccessibleText("Keep " + ornament + " as another option");
-        or.setVisible(now.isOffered());
-        onTop.setVisible(now.stacked().isPresent());
-        onTop.setAccessibleText("Play " + ornament + " on top of what stands here");
-        boolean hasMore = now.isOffered() || now.stacked().isPresent();
-        double wordsWidth =
-                Math.max(MOST_NARROW, WIDTH - sign.getWidth() - fingers.getWidth() - (hasMore ? OR_WIDTH : 0));
-        words.setMinWidth(wordsWidth);
-        words.setMaxWidth(wordsWidth);
-        why.setWrappingWidth(wordsWidth);
+        or.setVisible(entry.isOffered());
+        onTop.setUserData(placement);
+        onTop.setVisible(entry.goesOnTop());
+        onTop.setAccessibleText("Add " + ornament + " to what stands here");
+        boolean hasMore = entry.isOffered() || entry.goesOnTop();
+        double width = Math.max(
+                MOST_NARROW, FitCell.WIDTH - EDGES - sign.getWidth() - fingers.getWidth() - (hasMore ? MORE_WIDTH : 0));
+        words.setMinWidth(width);
+        words.setMaxWidth(width);
+        clean.setWrappingWidth(width);
+        why.setWrappingWidth(width);
+        cost.setWrappingWidth(width);
     }
 }

@@ -1,2 +1,2 @@
-/** The main view: score, growth stem, what fits here. Uses desk and look. */
+/** Where ornaments are placed: score, stages, what fits, close-up and text. A room; uses room. */
 package wildflourish.desktop.bench;

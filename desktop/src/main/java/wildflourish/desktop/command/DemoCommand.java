@@ -2,11 +2,11 @@ package wildflourish.desktop.command;
 
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 import java.util.concurrent.Callable;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;
+import wildflourish.desktop.action.ActionRow;
 
 @Command(name = "demo", description = "Opens the window on the demo book.")
 final class DemoCommand implements Callable<Integer> {
@@ -25,40 +25,20 @@ final class DemoCommand implements Callable<Integer> {
     @Option(names = "--instrument", description = "on this instrument, for example flute-d")
     private Optional<String> instrument = Optional.empty();
 
-    @Option(names = "--close-up", description = "shows the chosen spot in milliseconds")
-    private boolean closeUp;
-
-    @Option(names = "--write", description = "shows the text of the tune")
-    private boolean write;
-
-    @Option(names = "--chart", description = "shows the chart of the instrument")
-    private boolean chart;
-
-    @Option(names = "--best-fit", description = "shows which instrument the tune lies best on")
-    private boolean bestFit;
-
     @Option(
-            names = "--beside",
-            description = "with --best-fit: a second key, so many semitones up from the written one")
-    private Optional<Integer> beside = Optional.empty();
+            names = "--do",
+            description =
+                    "does these actions one after the other, by their ids as ./flourish keys lists them: close-up,dark")
+    private Optional<String> actions = Optional.empty();
 
-    @Option(names = "--look-over", description = "shows the look-over of the plain tune")
-    private boolean lookOver;
-
-    @Option(names = "--lens", description = "shows one phrase, large")
-    private boolean lens;
-
-    @Option(names = "--sheets", description = "shows the sheets of paper as they are printed")
-    private boolean sheets;
+    @Option(names = "--size", description = "how large the window is, for example 1920x1080")
+    private Optional<String> size = Optional.empty();
 
     @Option(names = "--printer", description = "a stand-in for a printer: what is printed lies in this folder as PDF")
     private Optional<String> printer = Optional.empty();
 
     @Option(names = "--first", description = "as on the very first start, with its welcome")
     private boolean first;
-
-    @Option(names = "--dark", description = "dark colours")
-    private boolean dark;
 
     @Override
     public Integer call() {
@@ -67,25 +47,30 @@ final class DemoCommand implements Callable<Integer> {
         tune.ifPresent(number -> parameters.add("--tune=" + number));
         stage.ifPresent(number -> parameters.add("--stage=" + number));
         note.ifPresent(number -> parameters.add("--note=" + number));
-        beside.ifPresent(semitones -> parameters.add("--beside=" + (Math.floorMod(semitones, 12) + 1)));
+        actions.ifPresent(ids -> parameters.add("--do=" + known(ids)));
+        size.ifPresent(pixels -> parameters.add("--size=" + checked(pixels)));
         instrument.map(Asked::instrument).ifPresent(each -> parameters.add("--instrument=" + each.id()));
         printer.ifPresent(folder -> parameters.add("--printer=" + folder));
-        Map.of(
-                        "--close-up", closeUp,
-                        "--write", write,
-                        "--chart", chart,
-                        "--best-fit", bestFit,
-                        "--look-over", lookOver,
-                        "--lens", lens,
-                        "--sheets", sheets,
-                        "--first", first,
-                        "--dark", dark)
-                .forEach((flag, isOn) -> {
-                    if (isOn) {
-                        parameters.add(flag);
-                    }
-                });
+        if (first) {
+            parameters.add("--first");
+        }
         WindowStart.launch(parameters);
         return Flourish.DONE;
+    }
+
+    private static String known(String ids) {
+        for (String id : ids.split(",", -1)) {
+            if (ActionRow.all().stream().noneMatch(row -> row.id().equals(id)) && !id.contains("-")) {
+                throw new UsageException("there is no action called “" + id + "”; ./flourish keys lists them");
+            }
+        }
+        return ids;
+    }
+
+    private static String checked(String size) {
+        if (!size.matches("[1-9]\\d{2,3}x[1-9]\\d{2,3}")) {
+            throw new UsageException("a size is written such as 1280x800, not “" + size + "”");
+        }
+        return size;
     }
 }

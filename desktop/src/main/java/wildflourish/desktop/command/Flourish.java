@@ -24,7 +24,8 @@ import picocli.CommandLine.Command;
             StepsCommand.class,
             HandoutCommand.class,
             PathCommand.class,
-            GalleryCommand.class
+            GalleryCommand.class,
+            KeysCommand.class
         })
 public final class Flourish implements Runnable {
     /** Ends well. */
@@ -60,6 +61,7 @@ public final class Flourish implements Runnable {
                                                 the best way to play it on strings or buttons
               flourish handout FILE --instrument I --out FILE.pdf
                                                 what a student takes home of the plain tune
+              flourish keys                     what one can do in the window, with its keys
               flourish gallery --out DIR        hard cases of notation, drawn
               flourish test | bench             runs every test; measures speed
             """;

@@ -3,7 +3,6 @@ package wildflourish.desktop.command;
 import java.util.List;
 import javafx.application.Application;
 import wildflourish.desktop.window.FlourishApp;
-import wildflourish.desktop.window.WarmUp;
 
 /** The way from the command line into the window. */
 final class WindowStart {
@@ -11,7 +10,6 @@ final class WindowStart {
 
     /** Returns when the window is closed. Throws UsageException where no window can be opened. */
     static void launch(List<String> parameters) {
-        WarmUp.begin();
         try {
             Application.launch(FlourishApp.class, parameters.toArray(new String[0]));
         } catch (UnsupportedOperationException e) {

@@ -6,7 +6,6 @@ import wildflourish.core.fingering.HandLines;
 import wildflourish.core.instrument.ChartRow;
 import wildflourish.core.instrument.Fingering;
 import wildflourish.core.tune.Note;
-import wildflourish.core.tune.NoteId;
 import wildflourish.core.version.Deed;
 import wildflourish.core.version.Spot;
 import wildflourish.core.words.Steps;
@@ -14,94 +13,90 @@ import wildflourish.core.words.Words;
 
 /** Fingerings of the chosen note: which there are, and the one the teacher keeps to, at every stage of the stair. */
 public final class Fingers {
-    private final Desk desk;
-
-    Fingers(Desk desk) {
-        this.desk = desk;
-    }
+    private Fingers() {}
 
     /** What the chosen note may be fingered with, the usual one first; none for rests and notes the instrument lacks. */
-    public List<Fingering> choices() {
-        return row().map(ChartRow::fingerings).orElse(List.of());
+    public static List<Fingering> choices(Here here) {
+        return row(here).map(ChartRow::fingerings).orElse(List.of());
     }
 
     /** The teacher's own among the choices; empty where the program chooses. */
-    public Optional<Fingering> pinned() {
-        Sight current = desk.sight().get();
-        String pin = current.note()
-                .flatMap(note -> current.version().flatMap(version -> version.at(note)))
-                .map(Spot::pin)
-                .orElse("");
-        return choices().stream().filter(each -> each.toString().equals(pin)).findFirst();
+    public static Optional<Fingering> pinned(Here here) {
+        String pin = here.spotAtNote().map(Spot::pin).orElse("");
+        return choices(here).stream()
+                .filter(each -> each.toString().equals(pin))
+                .findFirst();
     }
 
-    private Optional<ChartRow> row() {
-        Sight current = desk.sight().get();
-        return note().filter(note -> !note.isRest())
-                .flatMap(note -> current.chosen().instrument().rowOf(note.melody()));
+    private static Optional<ChartRow> row(Here here) {
+        return note(here)
+                .filter(note -> !note.isRest())
+                .flatMap(note -> here.sight().instrument().rowOf(note.melody()));
     }
 
-    private Optional<Note> note() {
-        Sight current = desk.sight().get();
-        return current.tune().flatMap(tune -> current.note().map(tune::note));
+    private static Optional<Note> note(Here here) {
+        return here.sight().tune().flatMap(tune -> here.sight().note().map(tune::note));
     }
 
     /** The next fingering of the chosen note is kept; after the last one the program chooses again. */
-    public void next() {
-        if (!desk.sight().get().chosen().instrument().family().isWind()) {
-            nextPlace();
-            return;
+    public static Outcome next(Here here) {
+        if (!here.sight().instrument().family().isWind()) {
+            return nextPlace(here);
         }
-        List<Fingering> choices = choices();
+        List<Fingering> choices = choices(here);
         if (choices.size() < 2) {
-            desk.say(choices.isEmpty() ? "There is no fingering here." : "There is only one fingering for this note.");
-            return;
+            return Outcome.said(
+                    choices.isEmpty() ? "There is no fingering here." : "There is only one fingering for this note.");
         }
-        int next = pinned().map(choices::indexOf).orElse(-1) + 1;
-        keep(next == choices.size() ? Optional.empty() : Optional.of(choices.get(next)));
+        int next = pinned(here).map(choices::indexOf).orElse(-1) + 1;
+        return keep(here, next == choices.size() ? Optional.empty() : Optional.of(choices.get(next)));
     }
 
     /** On strings and buttons: the next place of the chosen note is kept, after the last one none. */
-    private void nextPlace() {
-        Sight current = desk.sight().get();
-        List<String> places = note().map(note -> HandLines.pins(current.chosen().instrument(), note))
+    private static Outcome nextPlace(Here here) {
+        List<String> places = note(here)
+                .map(note -> HandLines.pins(here.sight().instrument(), note))
                 .orElse(List.of());
-        if (places.size() < 2 || current.stair().isEmpty()) {
-            desk.say(
+        if (places.size() < 2 || here.sight().stair().isEmpty()) {
+            return Outcome.said(
                     places.isEmpty()
                             ? "There is no place for this note here."
                             : "There is only one place for this note.");
-            return;
         }
-        NoteId id = note().orElseThrow().id();
-        String pin = current.version()
-                .flatMap(version -> version.at(id))
-                .map(Spot::pin)
-                .orElse("");
+        String pin = here.spotAtNote().map(Spot::pin).orElse("");
         int next = places.indexOf(pin) + 1;
         String chosen = next == places.size() ? "" : places.get(next);
-        String letter = Words.letter(note().orElseThrow());
-        desk.change(current.stair().get().pinned(id, chosen), new Deed(Deed.Kind.PIN, letter, ""));
-        desk.say(
+        String letter = Words.letter(note(here).orElseThrow());
+        return pin(
+                here,
+                chosen,
                 chosen.isEmpty()
                         ? "The program chooses where to play this " + letter + " again"
                         : letter + " on " + chosen + ", kept for this note; the rest moves round it");
     }
 
     /** The chosen note keeps to a fingering; with none the program chooses. */
-    public void keep(Optional<Fingering> fingering) {
-        Sight current = desk.sight().get();
-        Optional<NoteId> note = current.note();
-        if (note.isEmpty() || current.stair().isEmpty() || row().isEmpty()) {
-            desk.say("There is no fingering here.");
-            return;
+    public static Outcome keep(Here here, Optional<Fingering> fingering) {
+        if (here.sight().stair().isEmpty() || row(here).isEmpty()) {
+            return Outcome.said("There is no fingering here.");
         }
-        String letter = Words.letter(note().orElseThrow());
-        String words = fingering.map(Fingering::toString).orElse("");
-        desk.change(current.stair().get().pinned(note.get(), words), new Deed(Deed.Kind.PIN, letter, ""));
-        desk.say(fingering
-                .map(each -> letter + ": " + Steps.holes(each) + ", kept for this note"
-                        + (desk.spotHere().isPresent() ? "; the ornament on it is made from the usual one" : ""))
-                .orElse("The program chooses the fingering of this " + letter + " again"));
+        String letter = Words.letter(note(here).orElseThrow());
+        String fingers = fingering.map(Fingering::toString).orElse("");
+        return pin(
+                here,
+                fingers,
+                fingering
+                        .map(each -> letter + ": " + Steps.holes(each) + ", kept for this note"
+                                + (here.spot().isPresent() ? "; the ornament on it is made from the usual one" : ""))
+                        .orElse("The program chooses the fingering of this " + letter + " again"));
+    }
+
+    private static Outcome pin(Here here, String pin, String words) {
+        Note note = note(here).orElseThrow();
+        return Outcome.of(
+                here,
+                here.sight().stair().orElseThrow().pinned(note.id(), pin),
+                new Deed(Deed.Kind.PIN, Words.letter(note), ""),
+                words);
     }
 }

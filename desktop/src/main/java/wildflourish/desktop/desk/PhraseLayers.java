@@ -3,7 +3,6 @@ package wildflourish.desktop.desk;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
-import wildflourish.core.form.Phrase;
 import wildflourish.core.form.Phrasing;
 import wildflourish.core.instrument.Basses;
 import wildflourish.core.instrument.Family;
@@ -16,144 +15,161 @@ import wildflourish.core.version.Passes;
 import wildflourish.core.version.Span;
 import wildflourish.core.version.Version;
 
-/** Rules that hold over the phrase of the chosen note: which there are, which hold and in which of their ways. */
+/** Rules that hold over the chosen notes, or over the phrase where one note is chosen: which there are, which hold and in which of their ways. */
 public final class PhraseLayers {
-    private final Desk desk;
+    private PhraseLayers() {}
 
-    PhraseLayers(Desk desk) {
-        this.desk = desk;
-    }
-
-    /** Rules over the phrase that the instrument has: bars before the tune where it begins, those after it where it ends. */
-    public List<Layer.Rule> rules() {
-        return Layer.Rule.of(desk.sight().get().chosen().instrument().family()).stream()
-                .filter(this::isInPlace)
+    /** Rules that the instrument has: bars before the tune where it begins, those after it where it ends. */
+    public static List<Layer.Rule> rules(Here here) {
+        return Layer.Rule.of(here.sight().instrument().family()).stream()
+                .filter(rule -> isInPlace(here, rule))
                 .toList();
     }
 
-    private boolean isInPlace(Layer.Rule rule) {
-        Sight current = desk.sight().get();
-        Optional<Span> phrase = current.tune().flatMap(tune -> current.note().map(note -> phraseOf(tune, note)));
-        List<Note> notes = current.tune().map(Tune::notes).orElse(List.of());
+    private static boolean isInPlace(Here here, Layer.Rule rule) {
+        Optional<Span> stretch = stretch(here);
+        List<Note> notes = here.sight().tune().map(Tune::notes).orElse(List.of());
         return switch (rule.work()) {
             case INTRO ->
-                phrase.filter(span -> span.first().equals(notes.get(0).id())).isPresent();
+                stretch.filter(span -> span.first().equals(notes.get(0).id())).isPresent();
             case TAG ->
-                phrase.filter(span ->
+                stretch.filter(span ->
                                 span.last().equals(notes.get(notes.size() - 1).id()))
                         .isPresent();
-            case BASS -> current.chosen().instrument().family() == Family.TWO_ROW_BOX;
+            case BASS -> here.sight().instrument().family() == Family.TWO_ROW_BOX;
             default -> true;
         };
     }
 
+    /** Over what a rule would hold: the chosen notes where they are several, else the phrase. */
+    private static Optional<Span> stretch(Here here) {
+        return here.sight()
+                .severalNotes()
+                .or(() ->
+                        here.sight().tune().flatMap(tune -> here.sight().note().map(note -> phraseOf(tune, note))));
+    }
+
     /** The layer of a rule that holds at the chosen note. */
-    private Optional<Layer> held(Layer.Rule rule) {
-        Sight current = desk.sight().get();
-        return current.note()
-                .flatMap(note -> current.version().stream()
+    private static Optional<Layer> held(Here here, Layer.Rule rule) {
+        Sight sight = here.sight();
+        return sight.note()
+                .flatMap(note -> sight.version().stream()
                         .flatMap(version -> version.layers().stream())
                         .filter(layer -> layer.rule().equals(rule)
-                                && layer.covers(current.tune().orElseThrow(), note))
+                                && layer.covers(sight.tune().orElseThrow(), note))
                         .findFirst());
     }
 
     /** Whether a rule holds at the chosen note. */
-    public boolean has(Layer.Rule rule) {
-        return held(rule).isPresent();
+    public static boolean has(Here here, Layer.Rule rule) {
+        return held(here, rule).isPresent();
     }
 
     /** The ways that a rule has on the instrument. */
-    public List<String> ways(Layer.Rule rule) {
-        return rule.options(desk.sight().get().chosen().instrument().family());
+    public static List<String> ways(Here here, Layer.Rule rule) {
+        return rule.options(here.sight().instrument().family());
     }
 
     /** In which of its ways a rule holds, or would hold, by its index; −1 where it has no choice. */
-    public int way(Layer.Rule rule) {
-        List<String> ways = ways(rule);
-        return ways.indexOf(
-                held(rule).map(Layer::way).orElse(ways.stream().findFirst().orElse("")));
+    public static int way(Here here, Layer.Rule rule) {
+        List<String> ways = ways(here, rule);
+        return ways.indexOf(held(here, rule)
+                .map(Layer::way)
+                .orElse(ways.stream().findFirst().orElse("")));
     }
 
     /** The basses of the left hand as they are written, of the rule that holds here or as boxes of the kind mostly have them; empty on other instruments. */
-    public Optional<String> basses() {
-        Optional<Layer> layer = rules().stream()
+    public static Optional<String> basses(Here here) {
+        return rules(here).stream()
                 .filter(rule -> rule.work() == Layer.Work.BASS)
-                .flatMap(rule -> held(rule).stream())
-                .findFirst();
-        return layer.flatMap(held ->
-                held.own().or(() -> Basses.usual(desk.sight().get().chosen().instrument())));
+                .flatMap(rule -> held(here, rule).stream())
+                .findFirst()
+                .flatMap(held -> held.own().or(() -> Basses.usual(here.sight().instrument())));
     }
 
-    /** Other basses for the left hand in the phrase of the chosen note; what cannot be read is told and nothing changes. */
-    public void setBasses(String words) {
+    /** Other basses for the left hand; what cannot be read is told and nothing changes. */
+    public static Outcome setBasses(Here here, String words) {
+        String plain = words.replace(" ", "");
         try {
             Basses.parse(words);
         } catch (IllegalArgumentException e) {
-            desk.say(String.valueOf(e.getMessage()));
-            return;
+            return Outcome.said(String.valueOf(e.getMessage()));
         }
-        if (!basses().equals(Optional.of(words.replace(" ", "")))) {
-            change(Layer.Rule.of("bass"), Optional.of(words.replace(" ", "")));
-        }
+        return basses(here).equals(Optional.of(plain))
+                ? Outcome.nothing()
+                : change(here, Layer.Rule.of("bass"), Optional.of(plain));
     }
 
-    /** A rule holds over the phrase of the chosen note, or no longer. */
-    public void turn(Layer.Rule rule) {
-        boolean hadIt = has(rule);
-        change(rule, hadIt ? Optional.empty() : Optional.of(""));
+    /** A rule holds over the chosen notes or the phrase, or no longer. */
+    public static Outcome turn(Here here, Layer.Rule rule) {
+        return change(here, rule, has(here, rule) ? Optional.empty() : Optional.of(""));
     }
 
-    /** A rule holds over the phrase in one of its ways. */
-    public void choose(Layer.Rule rule, int way) {
-        change(rule, Optional.of(ways(rule).get(way)));
+    /** A rule holds in one of its ways. */
+    public static Outcome choose(Here here, Layer.Rule rule, int way) {
+        return change(here, rule, Optional.of(ways(here, rule).get(way)));
     }
 
     /** In a way, or no longer where that is empty. */
-    private void change(Layer.Rule rule, Optional<String> way) {
-        Sight current = desk.sight().get();
-        if (current.tune().isEmpty()
-                || current.note().isEmpty()
-                || current.stair().isEmpty()) {
-            return;
+    private static Outcome change(Here here, Layer.Rule rule, Optional<String> way) {
+        Sight sight = here.sight();
+        Optional<Span> stretch = stretch(here);
+        if (stretch.isEmpty() || sight.stair().isEmpty()) {
+            return Outcome.nothing();
         }
-        Tune tune = current.tune().get();
-        Version version = current.version().orElseThrow();
+        Version version = sight.version().orElseThrow();
         List<Layer> layers = new ArrayList<>(version.layers());
-        layers.removeIf(layer ->
-                layer.rule().equals(rule) && layer.covers(tune, current.note().get()));
-        way.ifPresent(option ->
-                layers.add(new Layer(rule, option, phraseOf(tune, current.note().get()), Passes.EVERY)));
-        desk.change(
-                current.stair().get().with(current.chosen().stage(), version.withLayers(layers)),
-                new Deed(Deed.Kind.LAYER, rule.name(), version.name()));
-        desk.say(way.isEmpty() ? "No longer here: " + rule.name() : "In this phrase: " + rule.name());
+        layers.removeIf(layer -> layer.rule().equals(rule)
+                && layer.covers(sight.tune().orElseThrow(), sight.note().orElseThrow()));
+        way.ifPresent(option -> layers.add(new Layer(rule, option, stretch.get(), Passes.EVERY)));
+        return changed(
+                here,
+                layers,
+                rule.name(),
+                (way.isEmpty()
+                                ? "No longer here: "
+                                : sight.severalNotes().isPresent() ? "Over the chosen notes: " : "In this phrase: ")
+                        + rule.name());
     }
 
-    /** The next of the rules holds over the phrase in place of the one that does; after the last none. */
-    public void next() {
-        List<Layer.Rule> rules = rules();
-        if (rules.isEmpty()) {
-            desk.say("Nothing of the kind is known for this instrument.");
-            return;
+    private static Outcome changed(Here here, List<Layer> layers, String name, String words) {
+        Sight sight = here.sight();
+        Version version = sight.version().orElseThrow();
+        return Outcome.of(
+                here,
+                sight.stair().orElseThrow().with(sight.chosen().stage(), version.withLayers(layers)),
+                new Deed(Deed.Kind.LAYER, name, version.name()),
+                words);
+    }
+
+    /** The next of the rules holds in place of the one that does; after the last none. */
+    public static Outcome next(Here here) {
+        List<Layer.Rule> rules = rules(here);
+        if (rules.isEmpty() || here.sight().stair().isEmpty()) {
+            return Outcome.said("Nothing of the kind is known for this instrument.");
         }
         int held = -1;
         for (int i = 0; i < rules.size(); i++) {
-            held = has(rules.get(i)) ? i : held;
+            held = has(here, rules.get(i)) ? i : held;
         }
-        if (held >= 0) {
-            turn(rules.get(held));
+        if (held + 1 == rules.size()) {
+            return turn(here, rules.get(held));
         }
-        if (held + 1 < rules.size()) {
-            turn(rules.get(held + 1));
+        Layer.Rule next = rules.get(held + 1);
+        if (held < 0) {
+            return turn(here, next);
         }
+        Layer old = held(here, rules.get(held)).orElseThrow();
+        List<Layer> layers =
+                new ArrayList<>(here.sight().version().orElseThrow().layers());
+        layers.remove(old);
+        layers.add(new Layer(next, "", stretch(here).orElseThrow(), Passes.EVERY));
+        return changed(here, layers, next.name(), "In this phrase: " + next.name());
     }
 
     private static Span phraseOf(Tune tune, NoteId note) {
-        Phrase phrase = Phrasing.of(tune).at(tune.placeOf(note).bar());
-        List<Note> notes = tune.bars().subList(phrase.firstBar(), phrase.lastBar() + 1).stream()
-                .flatMap(bar -> bar.notes().stream())
-                .toList();
+        List<Note> notes =
+                Choosing.notesOf(tune, Phrasing.of(tune).at(tune.placeOf(note).bar()));
         return new Span(notes.get(0).id(), notes.get(notes.size() - 1).id());
     }
 }

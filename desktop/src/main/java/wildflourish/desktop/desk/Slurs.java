@@ -20,44 +20,35 @@ public final class Slurs {
 
     private static final List<String> PLUCKED = List.of("hammer", "pull", "slide-to");
 
-    private final Desk desk;
-
-    Slurs(Desk desk) {
-        this.desk = desk;
-    }
+    private Slurs() {}
 
     /** From the chosen note the next way of joining it to what follows; after the last one none. */
-    public void next() {
-        Sight current = desk.sight().get();
-        Family family = current.chosen().instrument().family();
+    public static Outcome next(Here here) {
+        Family family = here.sight().instrument().family();
         List<String> all = family == Family.FIDDLE ? BOWED : family.isPlucked() ? PLUCKED : List.of();
-        Optional<NoteId> note = current.note();
-        Optional<Scene> scene = desk.scene();
+        Optional<NoteId> note = here.sight().note();
+        Optional<Scene> scene = here.scene();
         if (all.isEmpty() || note.isEmpty() || scene.isEmpty()) {
-            desk.say(all.isEmpty() ? "Slurs by this key are for strings." : "There is no note here to slur.");
-            return;
+            return Outcome.said(
+                    all.isEmpty() ? "Slurs by this key are for strings." : "There is no note here to slur.");
         }
-        Optional<String> here = desk.spotHere()
+        Optional<String> slur = here.spot()
                 .flatMap(Spot::first)
                 .map(placement -> placement.ornament().id())
                 .filter(all::contains);
-        boolean hasOther =
-                here.isEmpty() && desk.spotHere().flatMap(Spot::first).isPresent();
-        if (hasOther) {
-            desk.say("Another ornament stands here: remove it first, or slur the note before.");
-            return;
+        if (slur.isEmpty() && here.spot().flatMap(Spot::first).isPresent()) {
+            return Outcome.said("Another ornament stands here: remove it first, or slur the note before.");
         }
-        int from = here.map(all::indexOf).orElse(-1) + 1;
+        int from = slur.map(all::indexOf).orElse(-1) + 1;
         Optional<Placement> next = all.subList(from, all.size()).stream()
                 .flatMap(id -> fitting(scene.get(), note.get(), Ornament.of(id, family)).stream())
                 .findFirst();
         if (next.isPresent()) {
-            desk.place(next.get());
-        } else if (here.isPresent()) {
-            desk.remove();
-        } else {
-            desk.say(refused(scene.get(), note.get(), Ornament.of(all.get(0), family)));
+            return Placing.place(here, next.get());
         }
+        return slur.isPresent()
+                ? Placing.remove(here)
+                : Outcome.said(refused(scene.get(), note.get(), Ornament.of(all.get(0), family)));
     }
 
     private static Optional<Placement> fitting(Scene scene, NoteId note, Ornament ornament) {

@@ -6,7 +6,6 @@ import java.util.Optional;
 import java.util.function.BiFunction;
 import wildflourish.core.form.Phrasing;
 import wildflourish.core.music.Metre;
-import wildflourish.core.problem.Parsed;
 import wildflourish.core.problem.Problem;
 import wildflourish.core.tune.Note;
 import wildflourish.core.tune.NoteId;
@@ -32,172 +31,144 @@ public final class Writing {
             Metre.of(9, 8),
             Metre.of(12, 8));
 
-    private final Desk desk;
+    private static final String NO_NOTE = "There is no note to change: choose one, or begin a new tune with Ctrl+N.";
 
-    Writing(Desk desk) {
-        this.desk = desk;
+    private Writing() {}
+
+    /** What a correction makes of the tune's text; empty where it makes no sense. */
+    @FunctionalInterface
+    public interface Correction extends BiFunction<TuneEditor, NoteId, Optional<String>> {}
+
+    /** The chosen tune as typed: its text is read, notes that are still there keep their placements. Typing on is one change. */
+    public static Outcome edit(Here here, String text) {
+        return edit(here, text, Deed.Kind.EDIT).open();
     }
 
-    /**
-     * The chosen tune as typed: its text is read, notes that are still there keep their placements. Returns what was wrong with the text.
-     * Typing on is one change until {@link #endEdit}.
-     */
-    public List<Problem> edit(String text) {
-        return edit(text, Deed.Kind.EDIT);
-    }
-
-    private List<Problem> edit(String text, Deed.Kind kind) {
-        Sight current = desk.sight().get();
-        if (current.lesson().isEmpty()) {
-            return List.of();
+    private static Outcome edit(Here here, String text, Deed.Kind kind) {
+        Sight sight = here.sight();
+        if (sight.lesson().isEmpty()) {
+            return Outcome.nothing();
         }
-        Lesson before = current.lesson().get();
-        Parsed<Tune> read = TuneText.read(text);
-        if (read.value().manuscript().text().equals(before.tune().manuscript().text())) {
-            return read.problems();
+        Lesson before = sight.lesson().get();
+        Tune read = TuneText.read(text).value();
+        if (read.manuscript().text().equals(before.tune().manuscript().text())) {
+            return Outcome.nothing();
         }
-        Lesson.Edited edited = before.edited(read.value());
+        Lesson.Edited edited = before.edited(read);
         Deed deed = new Deed(kind, before.tune().title(), "");
-        desk.history().applyMerging(Change.of(desk.history().book(), desk.lessonIndex(), edited.lesson(), deed));
-        desk.show(current.chosen());
-        desk.say(
+        return Outcome.of(
+                Change.of(sight.book(), sight.lessonIndex(), edited.lesson(), deed),
                 edited.lost() == 0
                         ? "The tune is changed; what stands on its notes has followed them"
                         : edited.lost() + (edited.lost() == 1 ? " placement" : " placements")
                                 + " had no note left and went with it; Undo brings both back");
-        return read.problems();
     }
 
     /** Corrects the chosen note; says so where that makes no sense. */
-    public void correct(BiFunction<TuneEditor, NoteId, Optional<String>> verb) {
-        Sight current = desk.sight().get();
-        if (current.tune().isEmpty() || current.note().isEmpty()) {
-            desk.say("There is no note to change: choose one, or begin a new tune with Ctrl+N.");
-            return;
+    public static Outcome correct(Here here, Correction correction) {
+        Sight sight = here.sight();
+        if (sight.tune().isEmpty() || sight.note().isEmpty()) {
+            return Outcome.said(NO_NOTE);
         }
-        Optional<String> text =
-                verb.apply(new TuneEditor(current.tune().get()), current.note().get());
-        if (text.isEmpty()) {
-            desk.say("That cannot be done to this note; write it in the text of the tune (W).");
-            return;
-        }
-        edit(text.get());
-        endEdit();
+        return correction
+                .apply(new TuneEditor(sight.tune().get()), sight.note().get())
+                .map(text -> edit(here, text, Deed.Kind.EDIT))
+                .orElseGet(
+                        () -> Outcome.said("That cannot be done to this note; write it in the text of the tune (W)."));
     }
 
-    /** Adds something after the chosen note and goes on to it. */
-    public void add(BiFunction<TuneEditor, NoteId, Optional<String>> verb) {
-        int notes = desk.sight().get().tune().map(tune -> tune.notes().size()).orElse(0);
-        correct(verb);
-        if (desk.sight().get().tune().map(tune -> tune.notes().size()).orElse(0) > notes) {
-            desk.walk(1);
-        }
+    /** Adds something after the chosen note; {@link Choosing#walk} then goes on to it. */
+    public static boolean hasGrown(Here before, Here after) {
+        return notes(after) > notes(before);
+    }
+
+    private static int notes(Here here) {
+        return here.sight().tune().map(tune -> tune.notes().size()).orElse(0);
     }
 
     /** Takes the chosen note out of the tune and goes on to the one before. */
-    public void takeOut() {
-        Optional<NoteId> before = desk.sight()
-                .get()
+    public static Outcome takeOut(Here here) {
+        Outcome outcome = correct(here, TuneEditor::deleted);
+        Optional<NoteId> before = here.sight()
                 .tune()
-                .flatMap(tune -> desk.sight().get().note().flatMap(note -> tune.neighbour(note, -1)))
+                .flatMap(tune -> here.sight().note().flatMap(note -> tune.neighbour(note, -1)))
                 .map(Note::id);
-        correct(TuneEditor::deleted);
-        before.filter(id -> desk.sight().get().tune().map(tune -> tune.has(id)).orElse(false))
-                .ifPresent(desk::choose);
+        return outcome.change().isEmpty() || before.isEmpty()
+                ? outcome
+                : outcome.choosing(here.sight().chosen().withNote(before));
     }
 
     /** The whole tune so many semitones higher, key and all. */
-    public void transpose(int semitones) {
-        Optional<String> text = desk.sight()
-                .get()
+    public static Outcome transpose(Here here, int semitones) {
+        Optional<String> text = here.sight()
                 .tune()
                 .flatMap(tune -> Transposer.transposed(tune.manuscript().text(), semitones));
-        if (text.isEmpty()) {
-            desk.say("This tune has no key that can be moved; give it one, such as K:D, in its text (W).");
-            return;
-        }
-        edit(text.get());
-        endEdit();
-        desk.say("Moved to "
-                + desk.sight().get().tune().orElseThrow().header().key().name());
+        return text.map(moved -> edit(here, moved, Deed.Kind.EDIT).saying("Moved to " + keyName(moved)))
+                .orElseGet(() -> Outcome.said(
+                        "This tune has no key that can be moved; give it one, such as K:D, in its text (W)."));
+    }
+
+    private static String keyName(String text) {
+        return TuneText.read(text).value().header().key().name();
     }
 
     /** A phrase begins with the bar of the chosen note from now on, or no longer does. */
-    public void turnPhrase() {
-        if (correctPhrase(TuneEditor::phraseTurned, "A part begins here, and a phrase with it: choose a later bar.")) {
-            desk.say("The phrases are now " + plan());
-        }
+    public static Outcome turnPhrase(Here here) {
+        return correctPhrase(
+                here, TuneEditor::phraseTurned, "A part begins here, and a phrase with it: choose a later bar.");
     }
 
     /** The phrase of the chosen note under the teacher's own name; under the usual one where the name is blank. */
-    public void namePhrase(String name) {
-        if (correctPhrase((editor, note) -> editor.phraseNamed(note, name), "")) {
-            desk.say("The phrases are now " + plan());
-        }
+    public static Outcome namePhrase(Here here, String name) {
+        return correctPhrase(here, (editor, note) -> editor.phraseNamed(note, name), "");
     }
 
-    private boolean correctPhrase(BiFunction<TuneEditor, NoteId, Optional<String>> verb, String refusal) {
-        Sight current = desk.sight().get();
-        if (current.tune().isEmpty() || current.note().isEmpty()) {
-            desk.say("There is no phrase here: choose a note, or begin a new tune with Ctrl+N.");
-            return false;
+    private static Outcome correctPhrase(Here here, Correction correction, String refusal) {
+        Sight sight = here.sight();
+        if (sight.tune().isEmpty() || sight.note().isEmpty()) {
+            return Outcome.said("There is no phrase here: choose a note, or begin a new tune with Ctrl+N.");
         }
-        Optional<String> text =
-                verb.apply(new TuneEditor(current.tune().get()), current.note().get());
-        if (text.isEmpty()) {
-            desk.say(refusal);
-            return false;
-        }
-        edit(text.get(), Deed.Kind.PHRASE);
-        endEdit();
-        return true;
-    }
-
-    private String plan() {
-        return desk.sight().get().tune().map(Phrasing::of).map(FormWords::plan).orElse("");
+        return correction
+                .apply(new TuneEditor(sight.tune().get()), sight.note().get())
+                .map(text -> edit(here, text, Deed.Kind.PHRASE)
+                        .saying("The phrases are now "
+                                + FormWords.plan(Phrasing.of(TuneText.read(text).value()))))
+                .orElseGet(() -> Outcome.said(refusal));
     }
 
     /** The tune in the next (1) or the metre before (−1) of the usual ones; bar lines stay. */
-    public void nextMetre(int direction) {
-        Optional<Tune> tune = desk.sight().get().tune();
+    public static Outcome nextMetre(Here here, int direction) {
+        Optional<Tune> tune = here.sight().tune();
         if (tune.isEmpty()) {
-            desk.say("There is no tune to change: begin one with Ctrl+N.");
-            return;
+            return Outcome.said("There is no tune to change: begin one with Ctrl+N.");
         }
         int now = METRES.indexOf(tune.get().metreAt(0));
         Metre next = METRES.get(Math.floorMod(now < 0 ? 0 : now + direction, METRES.size()));
-        new TuneEditor(tune.get()).withMetre(next).ifPresent(this::edit);
-        endEdit();
-        desk.say("In " + next + " now; bar lines stay where they are");
+        return new TuneEditor(tune.get())
+                .withMetre(next)
+                .map(text -> edit(here, text, Deed.Kind.EDIT))
+                .orElse(Outcome.nothing())
+                .saying("In " + next + " now; bar lines stay where they are");
     }
 
     /** The key signature a sharp more (1) or a flat more (−1), every note keeping its sound. */
-    public void moveKey(int fifths) {
-        Optional<String> text = desk.sight().get().tune().flatMap(tune -> new TuneEditor(tune).withKeyMoved(fifths));
-        if (text.isEmpty()) {
-            desk.say("This key cannot go further that way; write it in the text of the tune (W).");
-            return;
-        }
-        edit(text.get());
-        endEdit();
-        desk.say("Signed as "
-                + desk.sight().get().tune().orElseThrow().header().key().name() + " now; every note sounds as before");
+    public static Outcome moveKey(Here here, int fifths) {
+        Optional<String> text = here.sight().tune().flatMap(tune -> new TuneEditor(tune).withKeyMoved(fifths));
+        return text.map(moved -> edit(here, moved, Deed.Kind.EDIT)
+                        .saying("Signed as " + keyName(moved) + " now; every note sounds as before"))
+                .orElseGet(() ->
+                        Outcome.said("This key cannot go further that way; write it in the text of the tune (W)."));
     }
 
-    /** What is wrong with a tune's text, which changes nothing. */
-    public List<Problem> check(String text) {
+    /** What is wrong with a tune's text. */
+    public static List<Problem> check(String text) {
         return text.isEmpty() ? List.of() : TuneText.read(text).problems();
     }
 
-    /** Typing is over: the next edit is a change of its own. */
-    public void endEdit() {
-        desk.history().endMerging();
-    }
-
     /** A new tune at the end of the book, chosen, to be written over. */
-    public void newTune() {
-        int number = desk.freshNumber();
-        List<BookItem> items = desk.history().book().items();
+    public static Outcome newTune(Here here) {
+        int number = AlteredStages.freshNumber(here.sight().book());
+        List<BookItem> items = here.sight().book().items();
         List<BookItem> more = new ArrayList<>();
         if (!items.isEmpty()) {
             boolean endsInLine = items.get(items.size() - 1) instanceof BookItem.Text text
@@ -206,25 +177,24 @@ public final class Writing {
         }
         more.add(Lesson.plain(TuneText.read(TuneText.fresh(number)).value()));
         more.add(new BookItem.Text("\n"));
-        desk.turnTo(desk.history().book().lessons().size());
-        desk.apply(
-                new Change(items.size(), List.of(), more, new Deed(Deed.Kind.NEW_TUNE, "", "")),
-                desk.sight().get().chosen().withNote(Optional.empty()));
-        desk.say("A new tune, X:" + number + ", at the end of the book: write over it");
+        return Outcome.of(
+                        new Change(items.size(), List.of(), more, new Deed(Deed.Kind.NEW_TUNE, "", "")),
+                        "A new tune, X:" + number + ", at the end of the book: write over it")
+                .inLesson(here.sight().book().lessons().size())
+                .choosing(here.sight().chosen().withNote(Optional.empty()));
     }
 
     /**
      * Another form of the chosen tune, right after it: the same title and notes under a number of its own, with a line for its source, to be
      * corrected to what that player plays.
      */
-    public void anotherForm() {
-        Sight current = desk.sight().get();
-        if (current.lesson().isEmpty()) {
-            desk.say("There is no tune to keep another form of.");
-            return;
+    public static Outcome anotherForm(Here here) {
+        Sight sight = here.sight();
+        if (sight.lesson().isEmpty()) {
+            return Outcome.said("There is no tune to keep another form of.");
         }
-        Lesson lesson = current.lesson().get();
-        int number = desk.freshNumber();
+        Lesson lesson = sight.lesson().get();
+        int number = AlteredStages.freshNumber(sight.book());
         String text = lesson.tune().manuscript().text().replaceFirst("(?m)^X:.*$", "X:" + number);
         String sourced = text.replaceFirst("(?m)^S:.*\\R?", "").replaceFirst("(?m)^K:", "S:another player\nK:");
         List<BookItem> more = List.of(
@@ -232,12 +202,10 @@ public final class Writing {
                 new BookItem.Text("\n\n"),
                 Lesson.plain(TuneText.read(sourced).value()));
         Change change = new Change(
-                desk.history().book().itemOf(desk.lessonIndex()),
-                List.of(lesson),
-                more,
-                new Deed(Deed.Kind.NEW_TUNE, "", ""));
-        desk.turnTo(desk.lessonIndex() + 1);
-        desk.apply(change, current.chosen().withNote(Optional.empty()));
-        desk.say("Another form, X:" + number + ": write whose it is after S:, and what is different (W)");
+                sight.book().itemOf(sight.lessonIndex()), List.of(lesson), more, new Deed(Deed.Kind.NEW_TUNE, "", ""));
+        return Outcome.of(
+                        change, "Another form, X:" + number + ": write whose it is after S:, and what is different (W)")
+                .inLesson(sight.lessonIndex() + 1)
+                .choosing(sight.chosen().withNote(Optional.empty()));
     }
 }

@@ -43,8 +43,26 @@ public final class CanvasPainter implements Mark.Brush {
 
     @Override
     public void line(Mark.Line line) {
-        graphics.setLineWidth(line.thickness() * scale);
-        graphics.strokeLine(line.x1() * scale, line.y1() * scale, line.x2() * scale, line.y2() * scale);
+        double width = line.thickness() * scale;
+        if (line.y1() == line.y2()) {
+            double whole = Math.max(1, Math.rint(width));
+            double y = onPixels(line.y1() * scale, whole);
+            graphics.setLineWidth(whole);
+            graphics.strokeLine(line.x1() * scale, y, line.x2() * scale, y);
+        } else if (line.x1() == line.x2()) {
+            double whole = Math.max(1, Math.rint(width));
+            double x = onPixels(line.x1() * scale, whole);
+            graphics.setLineWidth(whole);
+            graphics.strokeLine(x, line.y1() * scale, x, line.y2() * scale);
+        } else {
+            graphics.setLineWidth(width);
+            graphics.strokeLine(line.x1() * scale, line.y1() * scale, line.x2() * scale, line.y2() * scale);
+        }
+    }
+
+    /** Where the middle of a line lies that covers whole pixels, nearest to where it would lie. */
+    private static double onPixels(double middle, double wholeWidth) {
+        return wholeWidth % 2 == 0 ? Math.rint(middle) : Math.floor(middle + 1e-6) + 0.5;
     }
 
     @Override

@@ -9,9 +9,9 @@ import java.util.List;
 import java.util.Optional;
 import java.util.function.Consumer;
 import java.util.function.Supplier;
+import javafx.application.Platform;
 import javafx.scene.control.Button;
 import javafx.scene.control.TextArea;
-import wildflourish.core.engraving.ChartSheet;
 import wildflourish.core.engraving.Handout;
 import wildflourish.core.engraving.Page;
 import wildflourish.core.engraving.Paper;
@@ -23,9 +23,9 @@ import wildflourish.core.version.Book;
 import wildflourish.core.version.Version;
 import wildflourish.core.words.Cautions;
 import wildflourish.core.words.Steps;
+import wildflourish.desktop.chart.ChartRoom;
 import wildflourish.desktop.desk.Desk;
 import wildflourish.desktop.desk.Sight;
-import wildflourish.desktop.plain.ChartView;
 import wildflourish.files.export.ExportForm;
 import wildflourish.files.export.Exporter;
 import wildflourish.files.paint.PdfPainter;
@@ -71,7 +71,19 @@ final class BookFiles {
     }
 
     private static Button button(String words, String id, String tip, Runnable verb) {
-        return MainWindow.button(words, id, tip, verb);
+        return Banner.button(words, id, tip, verb);
+    }
+
+    private boolean isSaved() {
+        return desk.sight().get().filed().isSaved();
+    }
+
+    private Path path() {
+        return desk.sight().get().filed().path();
+    }
+
+    private List<Problem> problems() {
+        return desk.sight().get().filed().problems();
     }
 
     // Opening
@@ -90,18 +102,22 @@ final class BookFiles {
         return preferences.recent();
     }
 
+    /** The book is among those opened last, next time too; written away from the window's thread. */
     private void remember() {
-        try {
-            if (Files.isRegularFile(desk.path())) {
-                preferences.addRecent(desk.path());
+        Path book = path();
+        around.soon().execute(() -> {
+            try {
+                if (Files.isRegularFile(book)) {
+                    preferences.addRecent(book);
+                }
+            } catch (IOException e) {
+                Platform.runLater(() -> desk.say("The list of recent books cannot be kept: " + e.getMessage()));
             }
-        } catch (IOException e) {
-            desk.say("The list of recent books cannot be kept: " + e.getMessage());
-        }
+        });
     }
 
     void open(Path path) {
-        if (!desk.isSaved()) {
+        if (!isSaved()) {
             askBeforeLosing("open", "Open the other book", () -> openNow(path, agreed()));
             return;
         }
@@ -127,7 +143,7 @@ final class BookFiles {
 
     /** A book has been read; what was changed meanwhile in the one it replaces is asked about. */
     private void arrived(Parsed<StoredBook> opened, Optional<Book> mayGo) {
-        if (!desk.isSaved() && !mayGo.equals(agreed())) {
+        if (!isSaved() && !mayGo.equals(agreed())) {
             askBeforeLosing("open", "Open the other book", () -> take(opened));
             return;
         }
@@ -145,14 +161,14 @@ final class BookFiles {
     }
 
     private void tellProblems() {
-        if (desk.problems().isEmpty()) {
+        if (problems().isEmpty()) {
             banner.hide("problems");
             return;
         }
-        int count = desk.problems().size();
+        int count = problems().size();
         String more = count > 1 ? "   (and " + (count - 1) + " more)" : "";
         Button all = button("Show all", "all-problems", "Lists every problem with its line", this::listProblems);
-        banner.show("problems", "Read with care: " + desk.problems().get(0) + more, all, seen());
+        banner.show("problems", "Read with care: " + problems().get(0) + more, all, seen());
     }
 
     private Button seen() {
@@ -160,24 +176,24 @@ final class BookFiles {
     }
 
     private void listProblems() {
-        String all = String.join(
-                "\n", desk.problems().stream().map(Problem::toString).toList());
+        String all =
+                String.join("\n", problems().stream().map(Problem::toString).toList());
         TextArea list = new TextArea(all);
         list.setId("problem-list");
         list.setEditable(false);
         list.setWrapText(true);
-        list.setPrefRowCount(Math.min(MOST_ROWS, desk.problems().size() + 1));
+        list.setPrefRowCount(Math.min(MOST_ROWS, problems().size() + 1));
         banner.show("problems", list, seen());
     }
 
     // Saving
 
     void save() {
-        save(desk.path());
+        save(path());
     }
 
     void saveAs() {
-        around.picker().toSave(nameOf(desk.path()), "abc").ifPresent(this::save);
+        around.picker().toSave(nameOf(path()), "abc").ifPresent(this::save);
     }
 
     private void save(Path path) {
@@ -221,7 +237,7 @@ final class BookFiles {
         desk.say("Not saved: another program has changed the file");
         banner.show(
                 "changed",
-                "Another program has changed " + desk.path().getFileName()
+                "Another program has changed " + path().getFileName()
                         + " since it was opened here. Nothing is lost yet.",
                 button("Save over it", "save-over", "What the other program wrote is replaced", this::saveOver),
                 button("Save to another file", "save-beside", "Both are kept", this::saveAs),
@@ -229,12 +245,12 @@ final class BookFiles {
                         "Open what is there",
                         "open-theirs",
                         "The changes made here are asked about first",
-                        () -> open(desk.path())));
+                        () -> open(path())));
     }
 
     private void saveOver() {
         desk.replaceOnSave();
-        save(desk.path());
+        save(path());
     }
 
     private static String nameOf(Path path) {
@@ -297,15 +313,8 @@ final class BookFiles {
 
     /** The chart of the chosen instrument as a PDF. */
     void takeAwayChart(Paper paper) {
-        Instrument instrument = desk.sight().get().chosen().instrument();
-        takeAwayPages(
-                "Chart " + instrument.name(),
-                paper,
-                () -> ChartSheet.of(
-                        instrument,
-                        paper,
-                        ChartView.frames(desk.sight().get()),
-                        ChartView.asked(desk.sight().get())));
+        Sight sight = desk.sight().get();
+        takeAwayPages("Chart " + sight.instrument().name(), paper, () -> ChartRoom.printed(sight, paper));
     }
 
     private void takeAwayPages(String title, Paper paper, Supplier<List<Page>> pages) {
@@ -350,7 +359,7 @@ final class BookFiles {
     // Leaving
 
     boolean mayClose(Runnable close) {
-        if (desk.isSaved()) {
+        if (isSaved()) {
             return true;
         }
         askBeforeLosing("close", "Close without saving", close);
@@ -360,7 +369,7 @@ final class BookFiles {
     private void askBeforeLosing(String id, String words, Runnable verb) {
         Button save = button("Save first", "save-first", "Saves, then goes on", () -> {
             banner.hide("unsaved");
-            save(desk.path(), verb);
+            save(path(), verb);
         });
         Button go = button(words, id + "-anyway", "The changes are lost", () -> {
             safekeeping.letGo();

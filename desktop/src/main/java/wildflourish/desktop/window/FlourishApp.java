@@ -12,7 +12,6 @@ import java.util.Optional;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.TimeUnit;
 import java.util.concurrent.atomic.AtomicInteger;
-import java.util.function.Consumer;
 import javafx.animation.PauseTransition;
 import javafx.application.Application;
 import javafx.application.Platform;
@@ -24,18 +23,19 @@ import javax.imageio.ImageIO;
 import wildflourish.core.instrument.Instrument;
 import wildflourish.core.problem.Parsed;
 import wildflourish.core.version.Book;
+import wildflourish.desktop.desk.Choosing;
 import wildflourish.desktop.desk.Desk;
 import wildflourish.desktop.look.AppFonts;
-import wildflourish.desktop.look.Frames;
-import wildflourish.desktop.look.Theme;
+import wildflourish.desktop.look.Styles;
 import wildflourish.desktop.play.Player;
 import wildflourish.files.abc.BookReader;
 import wildflourish.files.store.BookStore;
 import wildflourish.files.store.StoredBook;
 
-/** The application: one window on one book. Parameters: {@code --book FILE}, {@code --shot FILE}, {@code --tune N},
- * {@code --stage N}, {@code --note N}, {@code --close-up},
- * {@code --write}, {@code --first}, {@code --dark}. */
+/**
+ * The application: one window on one book. Parameters: {@code --book=FILE}, {@code --shot=FILE}, {@code --size=1280x800}, {@code --instrument=ID}, {@code --tune=N},
+ * {@code --stage=N}, {@code --note=N}, {@code --do=ID,ID} with ids of the table of actions, {@code --printer=FOLDER}, {@code --first}.
+ */
 public final class FlourishApp extends Application {
     public static final int WIDTH = 1280;
     public static final int HEIGHT = 800;
@@ -44,19 +44,16 @@ public final class FlourishApp extends Application {
     private Path own = OwnFolder.path();
     private Optional<PassingFolder> passing = Optional.empty();
     private final List<MainWindow> windows = new ArrayList<>();
-    private final ExecutorService rehearser = LongWork.thread("rehearsed work");
-    private boolean isRehearsed;
-    private Optional<WindowRehearsal> rehearsal = Optional.empty();
 
     @Override
     public void start(Stage stage) throws IOException {
+        Styles.base();
         AppFonts.load();
         List<String> flags = getParameters().getUnnamed();
-        Optional<String> shot = Optional.ofNullable(getParameters().getNamed().get("shot"));
-        Optional<String> book = Optional.ofNullable(getParameters().getNamed().get("book"));
+        Optional<String> shot = named("shot");
+        Optional<String> book = named("book");
         Desk desk = new Desk(book.isPresent() ? BookStore.open(Path.of(book.get())) : demo(shot.isPresent()));
         if (shot.isPresent()) {
-            isRehearsed = true;
             PassingFolder folder = PassingFolder.make("shot");
             passing = Optional.of(folder);
             own = folder.path();
@@ -64,57 +61,25 @@ public final class FlourishApp extends Application {
                 new Preferences(own).put("welcomed", "true");
             }
         }
-        Optional.ofNullable(getParameters().getNamed().get("instrument"))
+        MainWindow content = show(stage, desk);
+        named("instrument")
                 .map(Instrument::of)
-                .or(() -> new Preferences(own).instrument())
-                .ifPresent(desk::chooseInstrument);
-        number("tune").ifPresent(desk::chooseLesson);
-        number("stage").ifPresent(desk::chooseStage);
-        number("note").ifPresent(desk::walk);
-        show(stage, desk, content -> {
-            content.panels().showCloseUp(flags.contains("--close-up"));
-            content.panels().showWrite(flags.contains("--write"));
-            content.panels().showChart(flags.contains("--chart"));
-            if (flags.contains("--best-fit")) {
-                content.panels().showBestFit(true);
-                number("beside").ifPresent(content.panels()::compareKeys);
-            }
-            content.panels().showLookOver(flags.contains("--look-over"));
-            if (flags.contains("--sheets")) {
-                content.habits().otherSheets();
-            }
-            content.panels().showLens(flags.contains("--lens"));
-            if (flags.contains("--dark")) {
-                content.habits().chooseTheme(Optional.of(Theme.DARK));
-            }
-            shot.ifPresent(file -> content.whenGrown(() -> shoot(stage.getScene(), new File(file))));
-        });
+                .ifPresent(instrument -> desk.does(here -> Choosing.instrument(here, instrument)));
+        number("tune").ifPresent(index -> desk.does(here -> Choosing.lesson(here, index)));
+        number("stage").ifPresent(index -> desk.does(here -> Choosing.stage(here, index)));
+        number("note").ifPresent(index -> desk.does(here -> Choosing.walk(here, index)));
+        named("do")
+                .map(ids -> List.of(ids.split(",")))
+                .orElse(List.of())
+                .forEach(id -> content.actions().of(id).run());
+        shot.ifPresent(file -> shoot(stage.getScene(), new File(file)));
     }
 
-    /** Shows the score of a desk upon a stage at once, then makes all the controls around it; keys struck meanwhile wait for them. */
-    private void show(Stage stage, Desk desk, Consumer<MainWindow> then) {
-        Scene scene = new Scene(new FirstSight(desk.sight().get(), new Preferences(own)), WIDTH, HEIGHT);
-        scene.getStylesheets().add(styles());
-        stage.setScene(scene);
-        stage.setTitle("Wild Flourish");
-        stage.setMinWidth(900);
-        stage.setMinHeight(560);
-        StartClock.watch("sight", scene);
-        scene.addPostLayoutPulseListener(new Runnable() {
-            @Override
-            public void run() {
-                scene.removePostLayoutPulseListener(this);
-                Platform.runLater(() -> {
-                    MainWindow content = furnish(stage, desk);
-                    StartClock.watch("controls", scene);
-                    then.accept(content);
-                });
-            }
-        });
-        stage.show();
+    private Optional<String> named(String name) {
+        return Optional.ofNullable(getParameters().getNamed().get(name));
     }
 
-    private MainWindow furnish(Stage stage, Desk desk) {
+    private MainWindow show(Stage stage, Desk desk) {
         ExecutorService worker = LongWork.thread("long work");
         ExecutorService soon = LongWork.thread("soon");
         MainWindow content = new MainWindow(
@@ -123,13 +88,17 @@ public final class FlourishApp extends Application {
                 new Surroundings(
                         new DialogPicker(stage),
                         own,
-                        opened -> show(new Stage(), new Desk(opened), beside -> {}),
+                        opened -> show(new Stage(), new Desk(opened)),
                         worker,
                         soon,
-                        new Frames(),
                         printer()));
         windows.add(content);
-        stage.getScene().setRoot(content);
+        List<String> size = List.of(named("size").orElse(WIDTH + "x" + HEIGHT).split("x"));
+        Scene scene = new Scene(content, Integer.parseInt(size.get(0)), Integer.parseInt(size.get(1)));
+        stage.setScene(scene);
+        stage.setTitle("Wild Flourish");
+        stage.setMinWidth(900);
+        stage.setMinHeight(560);
         stage.setOnCloseRequest(event -> {
             if (!content.mayClose(stage::close)) {
                 event.consume();
@@ -141,30 +110,8 @@ public final class FlourishApp extends Application {
             finish(soon);
             windows.remove(content);
         });
-        content.score().requestFocus();
-        Runnable strike = ThreadClock.watch(content);
-        content.prepare();
-        content.whenGrown(() -> rehearse(content, desk.sight().get().chosen().instrument(), strike));
+        stage.show();
         return content;
-    }
-
-    /** Once, for the first window; a picture needs none. */
-    private void rehearse(MainWindow content, Instrument instrument, Runnable after) {
-        if (isRehearsed) {
-            return;
-        }
-        isRehearsed = true;
-        try {
-            Path book = Path.of("rehearsal.abc");
-            DeskRehearsal.begin(WarmUp.demo(book), instrument);
-            rehearsal = Optional.of(WindowRehearsal.begin(WarmUp.demo(book), rehearser, content::isAtRest, () -> {
-                rehearsal = Optional.empty();
-                StartClock.leave("rehearsed");
-                after.run();
-            }));
-        } catch (IOException e) {
-            // Then the first keys take a little longer.
-        }
     }
 
     /** What was begun is done before the application may end. */
@@ -189,15 +136,10 @@ public final class FlourishApp extends Application {
         return Optional.ofNullable(getParameters().getNamed().get(name)).map(words -> Integer.parseInt(words) - 1);
     }
 
-    /** The stylesheet of the window. */
-    public static String styles() {
-        return String.valueOf(FlourishApp.class.getResource("/wildflourish/desktop/flourish.css"));
-    }
-
     /** The demo book: as the user has last saved it, or fresh. */
     private static Parsed<StoredBook> demo(boolean isFresh) throws IOException {
         Path own = Path.of(System.getProperty("user.home"), "Wild Flourish", "saltmarsh-lane.abc");
-        return !isFresh && Files.exists(own) ? BookStore.open(own) : WarmUp.demo(own);
+        return !isFresh && Files.exists(own) ? BookStore.open(own) : freshDemo(own);
     }
 
     /** The demo book as it ships, to be saved to a path when the user saves it. */
@@ -254,8 +196,6 @@ public final class FlourishApp extends Application {
 
     @Override
     public void stop() {
-        rehearsal.ifPresent(WindowRehearsal::end);
-        finish(rehearser);
         List.copyOf(windows).forEach(MainWindow::close);
         passing.ifPresent(PassingFolder::remove);
     }

@@ -1,49 +1,78 @@
 package wildflourish.desktop.window;
 
 import java.io.IOException;
-import java.nio.file.Path;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
 import java.util.concurrent.Executor;
+import java.util.function.Function;
 import javafx.application.Platform;
-import wildflourish.core.engraving.Score;
 import wildflourish.core.instrument.Instrument;
-import wildflourish.desktop.bench.ScoreView;
+import wildflourish.core.ornament.Profile;
+import wildflourish.desktop.desk.Choosing;
 import wildflourish.desktop.desk.Desk;
-import wildflourish.desktop.look.SystemTheme;
+import wildflourish.desktop.desk.Look;
+import wildflourish.desktop.desk.Playback;
+import wildflourish.desktop.desk.Sight;
+import wildflourish.desktop.look.Paging;
 import wildflourish.desktop.look.Theme;
+import wildflourish.desktop.room.Tools;
 
-/** How the teacher likes things: what is chosen once holds now and the next time too. */
-final class Habits {
-    private static final double ZOOM_STEP = 1.15;
-
+/** How the teacher likes things: what is chosen once holds the next time too. It looks at the desk and writes down what changes, away from the window's thread. */
+final class Habits implements Tools.Owned {
     private final Desk desk;
     private final Preferences preferences;
-    private final ScoreView score;
-    private final Dress dress;
     private final Executor soon;
 
-    /** With what the choices are made on; {@code soon} writes them down, away from the window's thread. */
-    Habits(Desk desk, Preferences preferences, ScoreView score, Dress dress, Executor soon) {
+    Habits(Desk desk, Preferences preferences, Executor soon) {
         this.desk = desk;
         this.preferences = preferences;
-        this.score = score;
-        this.dress = dress;
         this.soon = soon;
+        takeUp();
+        keep("instrument", Sight::instrument, Instrument::id);
+        keep("student", sight -> sight.chosen().profile(), Profile::id);
+        keep(
+                "theme",
+                sight -> sight.look().theme(),
+                theme -> theme.map(Theme::name).orElse("system"));
+        keep("letters", sight -> sight.look().shows().letters(), String::valueOf);
+        keep("fingerings", sight -> sight.look().shows().fingerings(), Enum::name);
+        keep(
+                "second",
+                sight -> sight.look().shows().second(),
+                each -> each.map(Instrument::id).orElse("none"));
+        keep("size", sight -> sight.look().size(), size -> String.valueOf(size.pixels()));
+        keep("small-notes", sight -> sight.look().isInSmallNotes(), String::valueOf);
+        keep("sheets", sight -> sight.look().page() == Paging.SHEETS, String::valueOf);
+        keep("rounds", sight -> sight.playback().rounds(), String::valueOf);
+        keep("latency", sight -> sight.playback().latencyMillis(), String::valueOf);
     }
 
-    /** Takes up what was chosen before, once all parts are there. */
-    void begin() {
-        dress.begin(preferences.theme());
-        score.show(preferences.shows());
-        score.setZoom(preferences.zoom());
-        score.setInSmallNotes(preferences.isOn("small-notes"));
-        score.setInSheets(preferences.isOn("sheets"));
-        preferences.instrument().ifPresent(desk::chooseInstrument);
+    /** Puts what was chosen before onto the desk. */
+    private void takeUp() {
+        Look look = Look.USUAL
+                .withTheme(preferences.chosenTheme())
+                .withShows(preferences.shows())
+                .withSize(preferences.size())
+                .withSmallNotes(preferences.isOn("small-notes"))
+                .withPage(preferences.isOn("sheets") ? Paging.SHEETS : Paging.LONG);
+        desk.look(before -> look);
+        desk.playback(
+                before -> Playback.USUAL.withRounds(preferences.rounds()).withLatency(preferences.latencyMillis()));
+        preferences.instrument().ifPresent(instrument -> desk.does(here -> Choosing.instrument(here, instrument)));
+        preferences
+                .get("student")
+                .flatMap(id -> Profile.all().stream()
+                        .filter(each -> each.id().equals(id))
+                        .findFirst())
+                .ifPresent(profile -> desk.does(here -> Choosing.profile(here, profile)));
     }
 
-    /** Keeps a choice for next time: writing a file takes longer than a keystroke may. */
+    private <T> void keep(String name, Function<Sight, T> part, Function<T, String> words) {
+        desk.of(part).addListener((at, before, after) -> remember(name, words.apply(after)));
+    }
+
+    /** Keeps a choice for next time. */
     private void remember(String name, String value) {
         if (!preferences.set(name, value)) {
             return;
@@ -57,28 +86,13 @@ final class Habits {
         });
     }
 
-    // Who is taught, on what
-
-    void chooseInstrument(Instrument instrument) {
-        desk.chooseInstrument(instrument);
-        remember("instrument", instrument.id());
-    }
-
-    /** The id of the student chosen before. */
-    Optional<String> student() {
-        return preferences.get("student");
-    }
-
-    void rememberStudent(String id) {
-        remember("student", id);
-    }
-
-    /** The ids of the instruments that the class owns. */
-    Set<String> owned() {
+    @Override
+    public Set<String> all() {
         return preferences.owned();
     }
 
-    void rememberOwned(Set<String> owned) {
+    @Override
+    public void keep(Set<String> owned) {
         remember("owned", String.join(",", new TreeSet<>(owned)));
     }
 
@@ -91,63 +105,8 @@ final class Habits {
         remember("welcomed", "true");
     }
 
-    /** How often the first ending comes before the part is played as it is. */
-    int rounds() {
-        return preferences.rounds();
-    }
-
-    void chooseRounds(int rounds) {
-        remember("rounds", String.valueOf(rounds));
-        desk.say("The first ending comes " + rounds + " times when a part is drilled (Shift+P)");
-    }
-
-    // How the score is shown
-
-    /** Light or dark as chosen; empty where it follows the system. */
-    Optional<Theme> theme() {
-        return preferences.chosenTheme();
-    }
-
-    void chooseTheme(Optional<Theme> chosen) {
-        dress.turn(
-                chosen.orElseGet(() -> SystemTheme.of(System.getenv(), Path.of(System.getProperty("user.home", "")))));
-        remember("theme", chosen.map(Theme::name).orElse("system"));
-    }
-
-    void otherTheme() {
-        chooseTheme(Optional.of(dress.theme().other()));
-    }
-
-    void show(Score.Shows shows) {
-        score.show(shows);
-        remember("letters", String.valueOf(shows.letters()));
-        remember("fingerings", shows.fingerings().name());
-    }
-
-    /** The fingerings of another instrument of the class below the first one's, or of none. */
-    void chooseSecond(Optional<Instrument> instrument) {
-        score.show(score.shows().withSecond(instrument));
-        remember("second", instrument.map(Instrument::id).orElse("none"));
-        desk.say(instrument
-                .map(each -> "Below: the fingerings of the " + each.name())
-                .orElse("The fingerings of one instrument"));
-    }
-
-    void otherSigns() {
-        score.setInSmallNotes(!score.isInSmallNotes());
-        remember("small-notes", String.valueOf(score.isInSmallNotes()));
-        desk.say(score.isInSmallNotes() ? "Ornaments are written out as small notes" : "Ornaments are drawn as signs");
-    }
-
-    void otherSheets() {
-        score.setInSheets(!score.isInSheets());
-        remember("sheets", String.valueOf(score.isInSheets()));
-    }
-
-    /** Larger for 1, smaller for −1, its usual size for 0. */
-    void zoom(int direction) {
-        score.setZoom(direction == 0 ? 1 : score.zoom() * Math.pow(ZOOM_STEP, direction));
-        remember("zoom", String.valueOf(score.zoom()));
-        desk.say("The score is at " + Math.round(score.zoom() * 100) + " percent");
+    /** Light or dark as chosen, or as the system has it. */
+    static Theme themeOf(Optional<Theme> chosen) {
+        return chosen.orElseGet(Preferences::systemTheme);
     }
 }

@@ -1,7 +1,6 @@
 package wildflourish.desktop.window;
 
 import static java.util.stream.Collectors.groupingBy;
-import static java.util.stream.Collectors.toCollection;
 import static java.util.stream.Collectors.toList;
 
 import java.util.ArrayList;
@@ -10,81 +9,104 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.TreeMap;
-import java.util.function.Consumer;
 import java.util.stream.IntStream;
+import javafx.scene.control.Menu;
+import javafx.scene.control.MenuButton;
+import javafx.scene.control.MenuItem;
+import javafx.scene.control.SeparatorMenuItem;
 import wildflourish.core.instrument.Family;
 import wildflourish.core.instrument.Instrument;
+import wildflourish.desktop.action.Action;
+import wildflourish.desktop.action.ActionRow;
+import wildflourish.desktop.action.Actions;
+import wildflourish.desktop.action.Controls;
+import wildflourish.desktop.desk.Choosing;
 import wildflourish.desktop.desk.Desk;
-import wildflourish.desktop.menu.MenuLine;
-import wildflourish.desktop.menu.MenuOpener;
+import wildflourish.desktop.desk.Sight;
 
-/** The instrument worked on, by families. */
-final class InstrumentMenu extends MenuOpener {
-    private static final double WIDTH = 184;
+/** The instrument worked on, by families, and the one whose fingerings stand below; each is an action. */
+final class InstrumentMenu {
+    private static final double WIDTH = 200;
     private static final int HIGHEST_CAPO = 7;
 
-    private final Desk desk;
+    private InstrumentMenu() {}
 
-    InstrumentMenu(Desk desk, Consumer<Instrument> chosen) {
-        super("instrument", "", "", () -> lines(desk.sight().get().chosen().instrument(), chosen));
-        this.desk = desk;
-        setPrefWidth(WIDTH);
-        setMinWidth(WIDTH);
-        desk.sight().addListener((at, before, after) -> showChosen());
-        showChosen();
-    }
-
-    private void showChosen() {
-        setText(desk.sight().get().chosen().instrument().name());
-        setAccessibleText("Instrument: " + getText());
-        setAccessibleHelp(getText() + ": fingerings, what fits and the stages are those of this instrument");
-    }
-
-    private static List<MenuLine> lines(Instrument now, Consumer<Instrument> chosen) {
-        List<MenuLine> lines = families(Optional.of(now.usual()), chosen);
-        if (now.takesCapo()) {
-            lines.add(
-                    MenuLine.leading("Capo", now.capo() == 0 ? "" : "at fret " + now.capo(), () -> capos(now, chosen)));
+    /** Puts the choice of every instrument, capo and second instrument into the registry. */
+    static void bind(Desk desk, Actions actions) {
+        for (Instrument each : Instrument.all()) {
+            actions.put(Action.of(
+                            ActionRow.of("instrument-" + each.id(), "instruments", "Work on the " + each.name()),
+                            () -> desk.does(here -> Choosing.instrument(here, each)))
+                    .on(desk.of(sight -> sight.instrument().usual().equals(each))));
+            second(desk, actions, Optional.of(each));
         }
-        return lines;
+        second(desk, actions, Optional.empty());
+        IntStream.rangeClosed(0, HIGHEST_CAPO)
+                .forEach(fret -> actions.put(Action.of(
+                                ActionRow.of("capo-" + fret, "capo", fret == 0 ? "No capo" : "Capo at fret " + fret),
+                                () -> desk.does(here -> Choosing.instrument(
+                                        here, here.sight().instrument().withCapo(fret))))
+                        .when(desk.of(sight -> sight.instrument().takesCapo()))
+                        .on(desk.of(sight -> sight.instrument().capo() == fret))));
     }
 
-    /** The frets of a capo; stages are kept for each. */
-    private static List<MenuLine> capos(Instrument now, Consumer<Instrument> chosen) {
-        return IntStream.rangeClosed(0, HIGHEST_CAPO)
-                .mapToObj(fret -> MenuLine.choice(
-                        fret == 0 ? "No capo" : "At fret " + fret,
-                        fret == now.capo(),
-                        () -> chosen.accept(now.withCapo(fret))))
-                .toList();
+    private static void second(Desk desk, Actions actions, Optional<Instrument> instrument) {
+        String words = instrument
+                .map(each -> "Below: the fingerings of the " + each.name())
+                .orElse("Fingerings of one instrument only");
+        actions.put(Action.of(
+                        ActionRow.of("second-" + instrument.map(Instrument::id).orElse("none"), "second", words),
+                        () -> {
+                            desk.look(look -> look.withShows(look.shows().withSecond(instrument)));
+                            desk.say(words);
+                        })
+                .on(desk.of(sight -> sight.look().shows().second().equals(instrument))));
     }
 
-    /** The instrument whose fingerings stand below the first one's, or none. */
-    static List<MenuLine> second(Optional<Instrument> now, Consumer<Optional<Instrument>> chosen) {
-        List<MenuLine> lines = new ArrayList<>();
-        lines.add(MenuLine.choice("None", now.isEmpty(), () -> chosen.accept(Optional.empty())));
-        lines.addAll(families(now, instrument -> chosen.accept(Optional.of(instrument))));
-        return lines;
+    /** The button that shows the instrument and chooses another. */
+    static MenuButton of(Desk desk, Actions actions) {
+        MenuButton button = TopBar.menu("instrument", "", "The instrument worked on");
+        button.setPrefWidth(WIDTH);
+        button.setMaxWidth(WIDTH);
+        desk.of(Sight::instrument).subscribe(instrument -> {
+            button.setText(instrument.name());
+            button.setAccessibleText("Instrument: " + instrument.name());
+            Controls.tip(
+                    button, instrument.name() + ": fingerings, what fits and the stages are those of this instrument");
+        });
+        button.setOnShowing(event -> {
+            button.getItems().setAll(families(actions, "instrument-"));
+            if (desk.sight().get().instrument().takesCapo()) {
+                Menu capo = new Menu("Capo");
+                capo.getItems().setAll(TopBar.items(actions, "capo"));
+                button.getItems().addAll(new SeparatorMenuItem(), capo);
+            }
+        });
+        button.getItems().add(new MenuItem());
+        return button;
     }
 
-    /** All families; each leads to its instruments and tells the chosen one, if that is one of them. */
-    private static List<MenuLine> families(Optional<Instrument> marked, Consumer<Instrument> chosen) {
+    /** The instruments whose fingerings may stand below. */
+    static List<MenuItem> second(Actions actions) {
+        List<MenuItem> items = new ArrayList<>();
+        items.add(Controls.item(actions.of("second-none")));
+        items.addAll(families(actions, "second-"));
+        return items;
+    }
+
+    private static List<Menu> families(Actions actions, String prefix) {
         Map<Family, List<Instrument>> families =
                 Instrument.all().stream().collect(groupingBy(Instrument::family, TreeMap::new, toList()));
         return families.entrySet().stream()
-                .map(each -> MenuLine.leading(
-                        capital(each.getKey().word()),
-                        marked.filter(each.getValue()::contains)
-                                .map(Instrument::name)
-                                .orElse(""),
-                        () -> instruments(each.getValue(), marked, chosen)))
-                .collect(toCollection(ArrayList::new));
-    }
-
-    private static List<MenuLine> instruments(
-            List<Instrument> all, Optional<Instrument> marked, Consumer<Instrument> chosen) {
-        return all.stream()
-                .map(each -> MenuLine.choice(each.name(), marked.equals(Optional.of(each)), () -> chosen.accept(each)))
+                .map(each -> {
+                    Menu menu = new Menu(capital(each.getKey().word()));
+                    each.getValue().forEach(instrument -> {
+                        MenuItem item = Controls.item(actions.of(prefix + instrument.id()));
+                        item.setText(instrument.name());
+                        menu.getItems().add(item);
+                    });
+                    return menu;
+                })
                 .toList();
     }
 

@@ -26,8 +26,7 @@ final class LongWork {
     /** Where it does not know how far it is, it moves, and the window with it: so it knows while it is out of sight. */
     private final ProgressBar bar = new ProgressBar(0);
 
-    private final Button stop =
-            MainWindow.button("Stop", "stop-work", "Nothing changes; the book here stays", () -> {});
+    private final Button stop = Banner.button("Stop", "stop-work", "Nothing changes; the book here stays", () -> {});
     private final HBox notice;
     /** What a notice has been shown of, with its words. */
     private final Map<Task<?>, String> slow = new LinkedHashMap<>();

@@ -1,63 +1,65 @@
 package wildflourish.desktop.window;
 
 import java.nio.file.Path;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.function.Consumer;
 import java.util.function.Function;
+import java.util.function.Supplier;
+import java.util.stream.IntStream;
 import javafx.application.Platform;
-import javafx.scene.Node;
+import javafx.scene.Scene;
 import javafx.scene.control.Button;
-import javafx.scene.control.ButtonBase;
-import javafx.scene.control.ListView;
-import javafx.scene.control.Slider;
-import javafx.scene.control.TextInputControl;
 import javafx.scene.input.DragEvent;
-import javafx.scene.input.InputEvent;
-import javafx.scene.input.KeyCode;
-import javafx.scene.input.KeyEvent;
 import javafx.scene.input.TransferMode;
 import javafx.scene.layout.BorderPane;
 import javafx.scene.layout.Region;
+import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
-import wildflourish.core.engraving.ChartSheet;
 import wildflourish.core.engraving.Engraver;
 import wildflourish.core.engraving.Page;
 import wildflourish.core.engraving.Paper;
 import wildflourish.core.engraving.Score;
-import wildflourish.core.tune.NoteId;
+import wildflourish.core.version.Change;
 import wildflourish.core.version.Lesson;
-import wildflourish.desktop.bench.GrowthStem;
-import wildflourish.desktop.bench.ScoreView;
+import wildflourish.desktop.action.Actions;
+import wildflourish.desktop.action.FinderPane;
+import wildflourish.desktop.action.KeyStrokes;
+import wildflourish.desktop.bench.BenchRoom;
+import wildflourish.desktop.chart.ChartRoom;
+import wildflourish.desktop.desk.AlteredStages;
+import wildflourish.desktop.desk.Choosing;
+import wildflourish.desktop.desk.DeedWords;
 import wildflourish.desktop.desk.Desk;
 import wildflourish.desktop.desk.Sight;
-import wildflourish.desktop.look.Frames;
-import wildflourish.desktop.look.TipPanel;
-import wildflourish.desktop.menu.MenuOpener;
-import wildflourish.desktop.menu.MenuPanel;
-import wildflourish.desktop.plain.ChartView;
+import wildflourish.desktop.fit.BestFitRoom;
+import wildflourish.desktop.hearing.Transport;
+import wildflourish.desktop.look.Styles;
+import wildflourish.desktop.look.Theme;
+import wildflourish.desktop.lookover.LookOverRoom;
 import wildflourish.desktop.play.Player;
+import wildflourish.desktop.room.Room;
+import wildflourish.desktop.room.Tools;
 import wildflourish.files.store.Recovery;
 
-/** The window's content: book bar above, growth stem, score and what fits beside each other, text or close-up and sound below. */
+/** A window: the bars above, the room one is in, sound and what was said below. */
 public final class MainWindow extends BorderPane {
-    private static final long REST_NANOS = 500_000_000;
-
     private final Desk desk;
     private final Surroundings around;
     private final Banner banner = new Banner();
-    private final BookFiles files;
-    private final ScoreView score;
+    private final Actions actions = new Actions();
     private final Transport transport;
+    private final BookFiles files;
     private final Habits habits;
-    private final Panels panels;
-    private final BookBar bar;
-    private final MenuPanel menu = new MenuPanel();
-    private final TipPanel tip = new TipPanel();
-    private final Dress dress;
-    private final Keys keys;
-    private Optional<Node> focusPressed = Optional.empty();
-    /** When something was typed or pointed at last. */
-    private long touched = System.nanoTime() - REST_NANOS;
+    private final BenchRoom bench;
+    private final List<Room> rooms;
+    private final TransportBar sound;
+    private final SaidLine said;
+    private final FinderPane finder = new FinderPane(this::leaveFinder);
+    private final StackPane middle = new StackPane();
+    private final StackPane beside = new StackPane();
+    private boolean isFinding;
 
     public MainWindow(Desk desk, Player player, Surroundings around) {
         this.desk = desk;
@@ -65,53 +67,116 @@ public final class MainWindow extends BorderPane {
         Preferences preferences = new Preferences(around.own());
         Recovery recovery = new Recovery(around.own().resolve("unsaved"));
         LongWork work = new LongWork(banner, around.worker());
-        this.files = new BookFiles(desk, around, banner, new Safekeeping(desk, recovery, banner), preferences, work);
-        this.score = new ScoreView(desk, around.soon());
-        this.dress = new Dress(around.frames());
-        this.transport = new Transport(desk, player, new Transport.Listener() {
-            @Override
-            public void heard(Optional<Player.Heard> heard) {
-                showHeard(heard);
-            }
-
-            @Override
-            public void retimed() {
-                lookClose();
-            }
-        });
-        this.habits = new Habits(desk, preferences, score, dress, around.soon());
-        this.panels = new Panels(desk, score, transport, habits, around, work);
-        this.bar = new BookBar(this, desk, files);
-        this.keys = KeyTable.of(this, desk, files);
-        panels.offer(keys.entries());
-        layOut();
-        desk.sight().addListener((at, before, after) -> looked());
-        addEventFilter(InputEvent.ANY, event -> touched = System.nanoTime());
-        addEventFilter(KeyEvent.KEY_PRESSED, this::pressed);
-        addEventFilter(KeyEvent.KEY_TYPED, this::typed);
+        files = new BookFiles(desk, around, banner, new Safekeeping(desk, recovery, banner), preferences, work);
+        habits = new Habits(desk, preferences, around.soon());
+        transport = new Transport(desk, player, around.soon());
+        Tools tools = new Tools(desk, actions, transport, around.soon(), away(work), habits);
+        new WindowActions(desk, actions, files, this).bind();
+        TransportBar.bind(desk, actions, transport);
+        InstrumentMenu.bind(desk, actions);
+        bench = new BenchRoom(tools);
+        rooms = List.of(new LookOverRoom(tools), bench, new ChartRoom(tools), new BestFitRoom(tools));
+        rooms.forEach(room -> actions.bindOn(
+                "room-" + room.id(), desk.of(sight -> sight.room().equals(room.id())), () -> desk.enter(room.id())));
+        getStyleClass().add("window");
+        sound = new TransportBar(desk, actions);
+        said = new SaidLine(desk, this::lookForSound);
+        setTop(new VBox(
+                new TopBar(desk, actions, rooms),
+                new WorkBar(desk, actions, files, () -> room().first().requestFocus()),
+                banner));
+        // In the order in which one goes through the window.
+        setCenter(middle);
+        setRight(beside);
+        setBottom(new VBox(sound, said));
         setOnDragOver(MainWindow::draggedOver);
         setOnDragDropped(this::dropped);
-        habits.begin();
-        habits.student().ifPresent(bar::chooseStudent);
-        looked();
+        watch();
         files.begin();
         welcome();
+        lookForSound();
     }
 
-    /** All that hands do in the window, with the lesson, counted from 0, at which the views begin anew. */
-    List<Round.Deed> round(int lesson) {
-        return Round.of(this, desk, keys, lesson);
+    private Tools.Away away(LongWork work) {
+        return new Tools.Away() {
+            @Override
+            public <T> void work(String words, Supplier<T> question, Consumer<T> then) {
+                work.start(
+                        words,
+                        progress -> question.get(),
+                        then,
+                        e -> desk.say("That cannot be worked out: " + e.getMessage()));
+            }
+        };
     }
 
-    /** Whether nothing was typed or pointed at here for a while. */
-    boolean isAtRest() {
-        return System.nanoTime() - touched > REST_NANOS;
+    private void watch() {
+        desk.of(Sight::room).subscribe(id -> showRoom());
+        desk.of(sight -> Habits.themeOf(sight.look().theme())).subscribe(this::dress);
+        desk.of(sight -> desk.here().undecided()).subscribe(this::offerChoice);
+        transport
+                .heard()
+                .subscribe(heard -> room().hear(
+                                heard.map(Player.Heard::millis),
+                                heard.flatMap(Player.Heard::moment)
+                                        .filter(moment -> moment.sounding().isPresent())
+                                        .map(moment -> moment.cue().note())));
+        sceneProperty().subscribe(scene -> {
+            if (scene != null) {
+                KeyStrokes.serve(actions, scene);
+                dress(Habits.themeOf(desk.sight().get().look().theme()));
+                room().first().requestFocus();
+            }
+        });
+    }
+
+    /** Light or dark, the window and all that opens from it. */
+    private void dress(Theme theme) {
+        Scene scene = getScene();
+        if (scene != null) {
+            Styles.dress(scene, theme);
+        }
+        rooms.forEach(room -> room.setTheme(theme));
+        sound.setTheme(theme);
+    }
+
+    /** The room one is in. */
+    Room room() {
+        return rooms.stream()
+                .filter(room -> room.id().equals(desk.sight().get().room()))
+                .findFirst()
+                .orElse(bench);
+    }
+
+    private void showRoom() {
+        middle.getChildren().setAll(room().centre());
+        showSide();
+        room().first().requestFocus();
+    }
+
+    private void showSide() {
+        Optional<Region> side = isFinding ? Optional.of(finder) : room().side();
+        beside.getChildren().setAll(side.stream().toList());
+    }
+
+    /** Everything one can do in the window. */
+    public Actions actions() {
+        return actions;
+    }
+
+    /** What the window is about. */
+    Desk desk() {
+        return desk;
+    }
+
+    BenchRoom bench() {
+        return bench;
     }
 
     /** The first time ever: three keys that lead to a placed ornament and its sound. */
     private void welcome() {
         if (!habits.isWelcomed()) {
-            Button good = button("Good", "welcomed", "Hides this for good", () -> {
+            Button good = Banner.button("Good", "welcomed", "Hides this for good", () -> {
                 banner.hide("welcome");
                 habits.rememberWelcome();
             });
@@ -122,127 +187,74 @@ public final class MainWindow extends BorderPane {
         }
     }
 
-    private void layOut() {
-        getStyleClass().add("window");
-        GrowthStem stem = new GrowthStem(desk);
-        SaidLine said = new SaidLine(desk);
-        SoundBar sound = new SoundBar(desk, transport);
-        setTop(new VBox(Deck.of(bar), banner));
-        setLeft(Deck.of(stem));
-        setCenter(panels.middle());
-        setRight(panels.side());
-        setBottom(new VBox(panels.under(), Deck.of(sound), Deck.of(said)));
-        menu.serve(this);
-        tip.serve(this);
-        lookForSound(said);
-        panels.dressFront(dress);
-        dress.within(bar, "bar-ground").with(banner).with(stem).with(sound).with(said);
-        panels.dressBehind(dress);
-        dress.with(menu).with(tip);
+    private void lookForSound() {
+        around.soon().execute(() -> {
+            boolean isSilent = transport.isSilent();
+            Platform.runLater(() -> said.tellDevice(isSilent));
+        });
     }
 
-    /** What stands in the window's places. */
-    Panels panels() {
-        return panels;
+    // Finding
+
+    void findAction() {
+        isFinding = true;
+        showSide();
+        finder.showActions(actions);
     }
 
-    /** What the teacher has chosen. */
-    Habits habits() {
-        return habits;
+    /** Everything that was done since the book was opened; choosing one goes back to just after it. */
+    void findDone() {
+        List<Change> changes = desk.done();
+        List<FinderPane.Entry> entries = new ArrayList<>();
+        for (int i = 0; i < changes.size(); i++) {
+            int later = i;
+            entries.add(new FinderPane.Entry(
+                    DeedWords.of(changes.get(i).deed()), i == 0 ? "now" : i + " back", true, () -> takeBack(later)));
+        }
+        entries.add(new FinderPane.Entry(
+                "the book as it was opened",
+                changes.isEmpty() ? "now" : changes.size() + " back",
+                true,
+                () -> takeBack(changes.size())));
+        isFinding = true;
+        showSide();
+        finder.show("What you did", entries);
     }
 
-    public ScoreView score() {
-        return score;
+    private void takeBack(int changes) {
+        IntStream.range(0, changes).forEach(each -> desk.undo());
     }
 
-    /** Makes what is not in sight yet ready for its first time, piece by piece; for when everything in sight is there. */
-    void prepare() {
-        Frames frames = around.frames();
-        frames.execute(() -> frames.next(menu.prepare()));
-        panels.prepare();
+    private void leaveFinder() {
+        isFinding = false;
+        showSide();
+        room().first().requestFocus();
     }
 
-    /** Takes out what is within it, before it is in any scene; it comes back a piece a frame. */
-    void grow() {
-        around.frames().next(dress.takeApart());
-    }
-
-    /** Does it when all that grows now has grown. */
-    void whenGrown(Runnable verb) {
-        around.frames().execute(verb);
-    }
-
-    private void lookForSound(SaidLine said) {
-        Thread looking = new Thread(
-                () -> {
-                    if (transport.isSilent()) {
-                        Platform.runLater(said::tellSilent);
-                    }
-                },
-                "looking for a sound device");
-        looking.setDaemon(true);
-        looking.start();
-    }
-
-    static Button button(String words, String id, String tip, Runnable verb) {
-        Button button = new Button(words);
-        button.setId(id);
-        button.setMinWidth(Region.USE_PREF_SIZE);
-        button.setAccessibleHelp(tip);
-        button.setOnAction(event -> verb.run());
-        return button;
-    }
-
-    void newTune() {
-        desk.writing().newTune();
-        panels.showWrite(true);
-    }
-
-    // Sound
-
-    void playOrStop(Transport.Stretch stretch) {
-        stopOr(() -> transport.play(stretch));
-    }
-
-    void echoOrStop(int joined) {
-        stopOr(() -> transport.echo(joined));
-    }
-
-    void drillOrStop() {
-        stopOr(() -> transport.drill(habits.rounds()));
-    }
-
-    private void stopOr(Runnable begin) {
-        if (transport.playing().get()) {
-            transport.stop();
+    /** From the finder to the room, from a range to one note, from another room to the Bench. */
+    void back() {
+        if (isFinding) {
+            leaveFinder();
+        } else if (desk.sight().get().severalNotes().isPresent()) {
+            desk.does(Choosing::noRange);
+        } else if (room() != bench) {
+            desk.enter(BenchRoom.ID);
         } else {
-            begin.run();
+            bench.score().requestFocus();
         }
     }
 
-    private void showHeard(Optional<Player.Heard> heard) {
-        Optional<NoteId> note = heard.flatMap(Player.Heard::moment)
-                .filter(moment -> moment.sounding().isPresent())
-                .map(moment -> moment.cue().note());
-        score.light(note);
-        panels.hear(heard.map(Player.Heard::millis));
-    }
-
-    private void lookClose() {
-        panels.lookClose();
-    }
-
-    // Looking
-
-    private void looked() {
-        bar.looked();
-        offerChoice();
-        panels.lookClose();
+    /** To the nearest note of the next line (1) or the one before (−1) of the score in sight. */
+    void walkLine(int direction) {
+        desk.sight()
+                .get()
+                .note()
+                .flatMap(note -> room().beyondLine(note, direction))
+                .ifPresent(note -> desk.does(here -> Choosing.note(here, note)));
     }
 
     /** Where another program has changed a written-out stage, the teacher chooses. */
-    private void offerChoice() {
-        Optional<Lesson.Altered> altered = desk.undecided();
+    private void offerChoice(Optional<Lesson.Altered> altered) {
         if (altered.isEmpty()) {
             banner.hide("altered");
             return;
@@ -252,16 +264,16 @@ public final class MainWindow extends BorderPane {
                 "altered",
                 "Another program has changed the notes of “" + name
                         + "”, or the tune under it. Both are kept until you choose.",
-                button(
+                Banner.button(
                         "Keep the stage as saved",
                         "take-saved",
                         "The changed notes are let go",
-                        () -> desk.takeSaved(altered.get())),
-                button(
+                        () -> desk.does(here -> AlteredStages.takeSaved(here, altered.get()))),
+                Banner.button(
                         "Keep the changed notes as a tune",
                         "keep-as-tune",
                         "They become a tune of their own at the end",
-                        () -> desk.keepAsTune(altered.get())));
+                        () -> desk.does(here -> AlteredStages.keepAsTune(here, altered.get()))));
     }
 
     // Files
@@ -273,15 +285,14 @@ public final class MainWindow extends BorderPane {
 
     void print() {
         Sight sight = desk.sight().get();
-        if (panels.isChart()) {
-            print(paper ->
-                    ChartSheet.of(sight.chosen().instrument(), paper, ChartView.frames(sight), ChartView.asked(sight)));
+        if (room().printed(Paper.a4()).isPresent()) {
+            print(paper -> room().printed(paper).orElseThrow());
         } else if (sight.tune().isEmpty()) {
             desk.say("There is no tune to print: open a book first.");
         } else {
             Score.Shows shows = Score.Shows.PRINT
-                    .withLetters(score.shows().letters())
-                    .withSecond(score.shows().second());
+                    .withLetters(sight.look().shows().letters())
+                    .withSecond(sight.look().shows().second());
             print(paper -> Engraver.engrave(new Score(sight.tune().get(), sight.version(), shows), paper));
         }
     }
@@ -309,50 +320,6 @@ public final class MainWindow extends BorderPane {
         }
         event.setDropCompleted(hasFiles);
         event.consume();
-    }
-
-    // Keys
-
-    /** The table's keys hold everywhere but in controls that use the same key themselves; an open menu has them all, but for those with Ctrl and the like. */
-    private void pressed(KeyEvent event) {
-        focusPressed = Optional.ofNullable(getScene().getFocusOwner());
-        boolean isFunction = event.getCode().isFunctionKey();
-        if (menu.isOpen()) {
-            if (!event.isShortcutDown() && !isFunction) {
-                return;
-            }
-            menu.close();
-        }
-        Node focus = getScene().getFocusOwner();
-        boolean isCommand =
-                (event.isShortcutDown() && !isTextKey(focus, event)) || event.getCode() == KeyCode.ESCAPE || isFunction;
-        if ((isCommand || !isOwnKey(focus, event.getCode())) && keys.press(event)) {
-            event.consume();
-        }
-    }
-
-    /** A letter belongs to what had the focus when its key went down: one that opens the text is not typed into it. */
-    private void typed(KeyEvent event) {
-        if (!focusPressed.equals(Optional.ofNullable(getScene().getFocusOwner()))) {
-            event.consume();
-        }
-    }
-
-    private static boolean isOwnKey(Node focus, KeyCode key) {
-        return focus instanceof TextInputControl
-                || focus instanceof Slider
-                || focus instanceof ListView<?>
-                || (focus instanceof MenuOpener opener && opener.takes(key))
-                || (focus instanceof ButtonBase && (key == KeyCode.SPACE || key == KeyCode.ENTER));
-    }
-
-    /** Undo, cut, copy, paste and the like belong to the text while one is typing. */
-    private static boolean isTextKey(Node focus, KeyEvent event) {
-        return focus instanceof TextInputControl
-                && switch (event.getCode()) {
-                    case Z, Y, X, C, V, A, LEFT, RIGHT, UP, DOWN, HOME, END, DELETE, BACK_SPACE -> true;
-                    default -> false;
-                };
     }
 
     /** Stops the sound; the window is of no use afterwards. */

@@ -15,6 +15,7 @@ import java.util.function.Function;
 import java.util.stream.IntStream;
 import wildflourish.core.engraving.Score;
 import wildflourish.core.instrument.Instrument;
+import wildflourish.desktop.look.Size;
 import wildflourish.desktop.look.SystemTheme;
 import wildflourish.desktop.look.Theme;
 import wildflourish.files.store.BookStore;
@@ -48,10 +49,9 @@ final class Preferences {
         return chosen("theme", Theme::valueOf);
     }
 
-    /** Light or dark as chosen, or as the system has it. */
-    Theme theme() {
-        return chosenTheme()
-                .orElseGet(() -> SystemTheme.of(System.getenv(), Path.of(System.getProperty("user.home", ""))));
+    /** Light or dark as the system has it. */
+    static Theme systemTheme() {
+        return SystemTheme.of(System.getenv(), Path.of(System.getProperty("user.home", "")));
     }
 
     /** What goes with the notes. */
@@ -66,8 +66,16 @@ final class Preferences {
         return chosen("instrument", Instrument::of);
     }
 
-    double zoom() {
-        return chosen("zoom", Double::valueOf).orElse(1.0);
+    /** How large the score is drawn. */
+    Size size() {
+        return chosen("size", words -> new Size(Integer.parseInt(words))).orElse(Size.WIDTH);
+    }
+
+    /** How much later than the device says sound reaches the ear, in milliseconds. */
+    int latencyMillis() {
+        return chosen("latency", Integer::valueOf)
+                .filter(millis -> millis >= 0 && millis <= 1000)
+                .orElse(0);
     }
 
     /** The ids of the instruments that the class owns. */

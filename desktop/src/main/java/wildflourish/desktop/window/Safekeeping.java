@@ -12,7 +12,9 @@ import javafx.animation.PauseTransition;
 import javafx.application.Platform;
 import javafx.util.Duration;
 import wildflourish.core.version.Book;
+import wildflourish.desktop.desk.AlteredStages;
 import wildflourish.desktop.desk.Desk;
+import wildflourish.desktop.desk.Sight;
 import wildflourish.files.store.Recovery;
 
 /**
@@ -35,7 +37,9 @@ final class Safekeeping {
         thread.setDaemon(true);
         return thread;
     });
+    /** Used on the writer's thread alone, as the path it is for. */
     private Optional<Recovery.Claim> claim = Optional.empty();
+
     private Optional<Path> claimed = Optional.empty();
 
     Safekeeping(Desk desk, Recovery recovery, Banner banner) {
@@ -43,23 +47,41 @@ final class Safekeeping {
         this.recovery = recovery;
         this.banner = banner;
         pause.setOnFinished(event -> keep());
-        desk.sight().addListener((at, before, after) -> {
-            if (!before.book().equals(after.book())) {
-                pause.playFromStart();
+        desk.of(Sight::book).addListener((at, before, after) -> pause.playFromStart());
+    }
+
+    /** Does it on the writer's thread; nothing once the window is closed. */
+    private void write(Runnable work) {
+        if (!writer.isShutdown()) {
+            writer.execute(work);
+        }
+    }
+
+    private Path path() {
+        return desk.sight().get().filed().path();
+    }
+
+    /** A book has come onto the desk: whether it was left unsaved is looked up away from the window's thread. */
+    void opened() {
+        Path path = path();
+        Book book = desk.sight().get().book();
+        claim(path);
+        write(() -> {
+            try {
+                Optional<Recovery.Kept> kept = recovery.find(path, book);
+                Platform.runLater(() -> {
+                    if (path.equals(path())) {
+                        kept.ifPresentOrElse(this::offer, () -> banner.hide("recovered"));
+                    }
+                });
+            } catch (IOException e) {
+                sayLater("What was not saved last time cannot be read: " + e.getMessage());
             }
         });
     }
 
-    /** A book has come onto the desk. */
-    void opened() {
-        claim(desk.path());
-        try {
-            Optional<Recovery.Kept> kept =
-                    recovery.find(desk.path(), desk.sight().get().book());
-            kept.ifPresentOrElse(this::offer, () -> banner.hide("recovered"));
-        } catch (IOException e) {
-            desk.say("What was not saved last time cannot be read: " + e.getMessage());
-        }
+    private void sayLater(String words) {
+        Platform.runLater(() -> desk.say(words));
     }
 
     private void offer(Recovery.Kept kept) {
@@ -67,45 +89,53 @@ final class Safekeeping {
         banner.show(
                 "recovered",
                 "Changes of " + when + " were not saved when this book was last open.",
-                MainWindow.button(
-                        "Take them", "take-recovered", "They come back, and Undo takes them away again", () -> {
-                            banner.hide("recovered");
-                            desk.recover(kept.book());
-                        }),
-                MainWindow.button("Let them go", "drop-recovered", "The book stays as it was saved", () -> {
+                Banner.button("Take them", "take-recovered", "They come back, and Undo takes them away again", () -> {
+                    banner.hide("recovered");
+                    desk.does(here -> AlteredStages.recover(here, kept.book()));
+                }),
+                Banner.button("Let them go", "drop-recovered", "The book stays as it was saved", () -> {
                     banner.hide("recovered");
                     letGo();
                 }));
     }
 
+    /** Claims a book for this window; a window that comes second is told so. */
     private void claim(Path path) {
-        if (claimed.equals(Optional.of(path))) {
-            return;
-        }
-        release();
-        try {
-            claim = recovery.claim(path);
-            claimed = Optional.of(path);
-            if (claim.isEmpty()) {
-                banner.show(
-                        "twice",
-                        path.getFileName()
-                                + " is open in another window too. Whoever saves second is asked what to do; nothing is overwritten unasked.",
-                        MainWindow.button("Good", "twice-seen", "Hides this", () -> banner.hide("twice")));
-            } else {
-                banner.hide("twice");
+        write(() -> {
+            if (claimed.equals(Optional.of(path))) {
+                return;
             }
-        } catch (IOException e) {
-            desk.say("Unsaved work cannot be kept aside: " + e.getMessage() + ". Save often.");
+            release();
+            try {
+                claim = recovery.claim(path);
+                claimed = Optional.of(path);
+                boolean isSecond = claim.isEmpty();
+                Platform.runLater(() -> tellSecond(path, isSecond));
+            } catch (IOException e) {
+                sayLater("Unsaved work cannot be kept aside: " + e.getMessage() + ". Save often.");
+            }
+        });
+    }
+
+    private void tellSecond(Path path, boolean isSecond) {
+        if (isSecond) {
+            banner.show(
+                    "twice",
+                    path.getFileName()
+                            + " is open in another window too. Whoever saves second is asked what to do; nothing is overwritten unasked.",
+                    Banner.button("Good", "twice-seen", "Hides this", () -> banner.hide("twice")));
+        } else {
+            banner.hide("twice");
         }
     }
 
+    /** On the writer's thread. */
     private void release() {
         claim.ifPresent(held -> {
             try {
                 held.close();
             } catch (IOException e) {
-                desk.say("A claim could not be given back: " + e.getMessage());
+                sayLater("A claim could not be given back: " + e.getMessage());
             }
         });
         claim = Optional.empty();
@@ -114,13 +144,13 @@ final class Safekeeping {
 
     /** Writes the present state aside, away from the window's thread. A window that came second keeps nothing: the first one does. */
     private void keep() {
-        Path path = desk.path();
+        Path path = path();
         Book book = desk.sight().get().book();
-        boolean isSaved = desk.isSaved();
-        if (claim.isEmpty()) {
-            return;
-        }
-        writer.execute(() -> {
+        boolean isSaved = desk.sight().get().filed().isSaved();
+        write(() -> {
+            if (claim.isEmpty()) {
+                return;
+            }
             try {
                 if (isSaved) {
                     recovery.drop(path);
@@ -128,23 +158,22 @@ final class Safekeeping {
                     recovery.keep(path, book);
                 }
             } catch (IOException e) {
-                Platform.runLater(
-                        () -> desk.say("Unsaved work cannot be kept aside: " + e.getMessage() + ". Save often."));
+                sayLater("Unsaved work cannot be kept aside: " + e.getMessage() + ". Save often.");
             }
         });
     }
 
     /** The book has been saved at a path, perhaps another than its own until now: then what was kept for its own path is done with. */
     void saving(Path path) {
-        if (!path.equals(desk.path())) {
+        if (!path.equals(path())) {
             letGo();
         }
     }
 
     /** The book on the desk was saved; what was done while it was being written is kept aside as ever. */
     void saved() {
-        claim(desk.path());
-        if (desk.isSaved()) {
+        claim(path());
+        if (desk.sight().get().filed().isSaved()) {
             letGo();
         } else {
             pause.playFromStart();
@@ -154,42 +183,38 @@ final class Safekeeping {
     /** The unsaved changes are let go. */
     void letGo() {
         pause.stop();
-        Path path = desk.path();
-        if (claim.isPresent()) {
-            writer.execute(() -> {
-                try {
-                    recovery.drop(path);
-                } catch (IOException e) {
-                    Platform.runLater(() -> desk.say("What was kept aside cannot be removed: " + e.getMessage()));
-                }
-            });
-        }
+        Path path = path();
+        write(() -> {
+            if (claim.isEmpty()) {
+                return;
+            }
+            try {
+                recovery.drop(path);
+            } catch (IOException e) {
+                sayLater("What was kept aside cannot be removed: " + e.getMessage());
+            }
+        });
     }
 
     /** Another book comes in place of this one. */
     void leave() {
         pause.stop();
-        finishWriting();
     }
 
+    /** Once or again: what was begun is written, then the claim is given back. */
     void close() {
         pause.stop();
+        if (writer.isShutdown()) {
+            return;
+        }
+        writer.execute(this::release);
         writer.shutdown();
-        finishWriting();
-        release();
-    }
-
-    private void finishWriting() {
         try {
-            if (writer.isShutdown()) {
-                writer.awaitTermination(3, TimeUnit.SECONDS);
-            } else {
-                writer.submit(() -> {}).get(3, TimeUnit.SECONDS);
+            if (!writer.awaitTermination(3, TimeUnit.SECONDS)) {
+                desk.say("Unsaved work could not be kept aside in time.");
             }
         } catch (InterruptedException e) {
             Thread.currentThread().interrupt();
-        } catch (java.util.concurrent.ExecutionException | java.util.concurrent.TimeoutException e) {
-            desk.say("Unsaved work could not be kept aside in time.");
         }
     }
 }

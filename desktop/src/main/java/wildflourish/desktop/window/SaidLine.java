@@ -1,22 +1,26 @@
 package wildflourish.desktop.window;
 
 import javafx.geometry.Pos;
+import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
-import javafx.scene.layout.Region;
+import org.kordamp.ikonli.javafx.FontIcon;
+import wildflourish.desktop.action.Controls;
 import wildflourish.desktop.desk.Desk;
 
-/** The line at the foot of the window: what was done last, or why it was not; and where there is no sound device, that there is none. */
+/** The line at the foot of the window: what was done last, or why it was not; and whether there is a sound device. */
 final class SaidLine extends HBox {
-    private final Label device = new Label();
+    private final Button device = new Button();
 
-    SaidLine(Desk desk) {
+    /** {@code retry} looks for a sound device anew. */
+    SaidLine(Desk desk, Runnable retry) {
         getStyleClass().add("said-line");
         setAlignment(Pos.CENTER_LEFT);
         device.setId("sound-device");
-        device.getStyleClass().add("sound-device");
-        device.setMinWidth(Region.USE_PREF_SIZE);
+        device.getStyleClass().addAll("flat", "sound-device");
+        device.setOnAction(event -> retry.run());
+        tellDevice(false);
         getChildren().addAll(said(desk), device);
     }
 
@@ -31,9 +35,14 @@ final class SaidLine extends HBox {
         return said;
     }
 
-    /** Says that there is no sound device. Looking for one takes a moment, so the window does not wait for it. */
-    void tellSilent() {
-        device.setText("no sound device: it plays silently");
-        device.setAccessibleHelp("Connect a loudspeaker and start again to hear it; everything else works as it is");
+    /** Says whether there is a sound device. */
+    void tellDevice(boolean isSilent) {
+        device.setGraphic(new FontIcon(isSilent ? "fth-volume-x" : "fth-volume-2"));
+        device.setText(isSilent ? "no sound device" : "");
+        String words = isSilent
+                ? "There is no sound device: it plays silently. Connect a loudspeaker and press here to try again"
+                : "The loudspeaker is found";
+        device.setAccessibleText(words);
+        Controls.tip(device, words);
     }
 }

@@ -4,7 +4,6 @@ import java.nio.file.Path;
 import java.util.concurrent.Executor;
 import java.util.function.Consumer;
 import wildflourish.core.problem.Parsed;
-import wildflourish.desktop.look.Frames;
 import wildflourish.files.store.StoredBook;
 
 /**
@@ -15,7 +14,6 @@ import wildflourish.files.store.StoredBook;
  * @param anotherWindow shows a book that was read in a further window
  * @param worker does what takes long
  * @param soon does what takes milliseconds: lays out the score, keeps preferences
- * @param frames does what is seen one thing a frame
  * @param printer what pages are printed on
  */
 public record Surroundings(
@@ -24,5 +22,4 @@ public record Surroundings(
         Consumer<Parsed<StoredBook>> anotherWindow,
         Executor worker,
         Executor soon,
-        Frames frames,
         PaperPrinter printer) {}

@@ -54,9 +54,9 @@ class ContrastTest {
     }
 
     private static Map<String, Integer> colours(String theme) throws IOException {
-        try (var in = ContrastTest.class.getResourceAsStream("/wildflourish/desktop/flourish.css")) {
+        try (var in = ContrastTest.class.getResourceAsStream("/wildflourish/desktop/" + theme + ".css")) {
             String css = new String(in.readAllBytes(), StandardCharsets.UTF_8);
-            int start = css.indexOf("." + theme + " {");
+            int start = css.indexOf(".root {");
             Matcher colour = Pattern.compile("-([a-z-]+): #([0-9a-f]{6});")
                     .matcher(css.substring(start, css.indexOf('}', start)));
             Map<String, Integer> colours = new HashMap<>();
@@ -78,6 +78,12 @@ class ContrastTest {
                         .as(theme + ": " + text + " on " + ground)
                         .isGreaterThanOrEqualTo(4.5);
             }
+        }
+        for (String ground : List.of("paper", "panel", "bar")) {
+            assertThat(contrast(colours.get("line"), colours.get(ground)))
+                    .as(theme + ": the edge of a button on " + ground)
+                    .isGreaterThanOrEqualTo(3);
+            assertThat(contrast(colours.get("leaf"), colours.get(ground))).isGreaterThanOrEqualTo(3);
         }
         assertThat(contrast(colours.get("on-leaf"), colours.get("leaf"))).isGreaterThanOrEqualTo(4.5);
         assertThat(contrast(colours.get("ink"), colours.get("hover"))).isGreaterThanOrEqualTo(4.5);

@@ -6,44 +6,30 @@ import java.nio.file.Files;
 import java.util.List;
 import javafx.scene.control.CheckBox;
 import javafx.scene.control.TextField;
-import javafx.scene.control.ToggleButton;
 import javafx.scene.input.KeyCode;
 import org.junit.jupiter.api.Test;
 import wildflourish.core.engraving.Mark;
-import wildflourish.core.instrument.Instrument;
 import wildflourish.core.placing.WhatFits;
 import wildflourish.core.tune.NoteId;
 import wildflourish.core.version.Layer;
-import wildflourish.desktop.closeup.CloseUpView;
-import wildflourish.desktop.menu.Choice;
-import wildflourish.desktop.plain.ChartView;
+import wildflourish.desktop.desk.Placing;
+import wildflourish.desktop.look.Pick;
+import wildflourish.desktop.view.ChartView;
+import wildflourish.desktop.view.CloseUpView;
 import wildflourish.files.abc.BookReader;
 
 /** Boxes and concertinas decorated, in a real window: from the card to the file, the left hand, the reeds, the Close-up, the chart. */
 class ButtonsIT extends WindowTest {
-    private void lesson(int index, String instrument) throws Exception {
-        inWindow(() -> {
-            desk.chooseLesson(index);
-            desk.chooseStage(0);
-            desk.chooseInstrument(Instrument.of(instrument));
-            return true;
-        });
-    }
-
-    private void at(NoteId note) throws Exception {
-        inWindow(() -> {
-            desk.choose(note);
-            window.score().requestFocus();
-            return true;
-        });
-    }
-
     private void place(String ornament) throws Exception {
         inWindow(() -> {
-            WhatFits.at(desk.scene().orElseThrow(), desk.sight().get().note().orElseThrow()).fitting().stream()
+            WhatFits.at(
+                            desk.here().scene().orElseThrow(),
+                            desk.sight().get().note().orElseThrow())
+                    .fitting()
+                    .stream()
                     .filter(fit -> fit.facts().ornament().id().equals(ornament))
                     .findFirst()
-                    .ifPresent(fit -> desk.place(fit.placement()));
+                    .ifPresent(fit -> desk.does(here -> Placing.place(here, fit.placement())));
             return true;
         });
     }
@@ -79,7 +65,6 @@ class ButtonsIT extends WindowTest {
         await("the chart is laid out", () -> chart.page().isPresent());
         assertThat(words(chart)).anyMatch(text -> text.startsWith("What " + name + " bears in "));
         assertThat(words(chart)).contains("cut", "long roll", "trill", "octave");
-        press(KeyCode.H);
     }
 
     private List<String> words(ChartView chart) throws Exception {
@@ -94,19 +79,14 @@ class ButtonsIT extends WindowTest {
     void theLeftHandIsOfTheTeachersOwnBox() throws Exception {
         lesson(1, "box-dg");
         at(sight().tune().orElseThrow().notes().get(3).id());
-        ToggleButton fold = find("#phrase-fold", ToggleButton.class);
-        inWindow(() -> {
-            fold.fire();
-            return true;
-        });
-        TextField basses = find("#basses", TextField.class);
-        assertThat(basses.isVisible()).isFalse();
+        openRules();
+        assertThat(isShown("#basses")).isFalse();
         inWindow(() -> {
             find("#layer-bass", CheckBox.class).fire();
             return true;
         });
         inWindow(() -> true);
-        assertThat(basses.isVisible()).isTrue();
+        TextField basses = find("#basses", TextField.class);
         assertThat(basses.getText()).isEqualTo("D/A,G/D,B/E,C/C");
         inWindow(() -> {
             basses.setText("D/A, H/Z");
@@ -132,7 +112,7 @@ class ButtonsIT extends WindowTest {
     @Test
     void reedsAreTunedOnBoxesAlone() throws Exception {
         lesson(1, "box-bc");
-        Choice reeds = find("#reeds", Choice.class);
+        Pick reeds = find("#reeds", Pick.class);
         assertThat(reeds.isVisible()).isTrue();
         assertThat(reeds.word()).isEqualTo("dry reeds");
         lesson(1, "english-48");

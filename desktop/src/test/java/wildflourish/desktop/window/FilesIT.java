@@ -10,12 +10,14 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Optional;
+import javafx.scene.control.MenuButton;
+import javafx.scene.control.MenuItem;
 import javafx.scene.control.TextArea;
 import javafx.scene.input.KeyCode;
 import org.junit.jupiter.api.Test;
 import org.testfx.util.WaitForAsyncUtils;
-import wildflourish.desktop.menu.MenuLine;
-import wildflourish.desktop.menu.MenuOpener;
+import wildflourish.desktop.look.Styles;
+import wildflourish.desktop.look.Theme;
 
 /** Opening, saving and taking away in a real window; nothing is lost on the way. */
 class FilesIT extends WindowTest {
@@ -28,10 +30,8 @@ class FilesIT extends WindowTest {
         List<String> endings = List.of("pdf", "pdf", "pdf", "pdf", "pdf", "png", "svg", "txt", "abc", "wav", "mid");
         when(picker.toSave(anyString(), anyString()))
                 .thenAnswer(call -> Optional.of(beside("out." + call.getArgument(1))));
-        List<String> words = find("#take-away", MenuOpener.class).lines().stream()
-                .filter(MenuLine::isForHands)
-                .map(MenuLine::words)
-                .toList();
+        List<String> words =
+                openMenu("#take-away").stream().map(MenuItem::getText).toList();
         assertThat(words).hasSameSizeAs(endings);
         for (int i = 0; i < endings.size(); i++) {
             Path file = beside("out." + endings.get(i));
@@ -61,7 +61,7 @@ class FilesIT extends WindowTest {
         when(picker.toSave(anyString(), eq("abc"))).thenReturn(Optional.of(book.getParent()));
         press(KeyCode.CONTROL, KeyCode.SHIFT, KeyCode.S);
         assertThat(said()).startsWith("Cannot save").contains("nothing is lost");
-        assertThat(inWindow(() -> desk.isSaved())).isFalse();
+        assertThat(inWindow(() -> desk.sight().get().filed().isSaved())).isFalse();
     }
 
     @Test
@@ -73,10 +73,10 @@ class FilesIT extends WindowTest {
         assertThat(isShown("#notice-unsaved")).isTrue();
         click("#stay");
         assertThat(isShown("#notice-unsaved")).isFalse();
-        assertThat(inWindow(() -> desk.path())).isEqualTo(book);
+        assertThat(inWindow(() -> desk.sight().get().filed().path())).isEqualTo(book);
         press(KeyCode.CONTROL, KeyCode.O);
         click("#save-first");
-        assertThat(inWindow(() -> desk.path())).isEqualTo(other);
+        assertThat(inWindow(() -> desk.sight().get().filed().path())).isEqualTo(other);
         assertThat(Files.readString(book)).contains("%%flourish-spot 1 ");
         assertThat(sight().tune().orElseThrow().title()).isEqualTo("Other tune");
         assertThat(isShown("#notice-problems")).isTrue();
@@ -92,7 +92,7 @@ class FilesIT extends WindowTest {
         assertThat(inWindow(() -> window.mayClose(() -> closed[0] = true))).isTrue();
         press(KeyCode.ENTER);
         assertThat(inWindow(() -> window.mayClose(() -> closed[0] = true))).isFalse();
-        assertThat(find("#book", MenuOpener.class).getText()).endsWith("•");
+        assertThat(find("#book", MenuButton.class).getText()).endsWith("•");
         click("#close-anyway");
         assertThat(closed[0]).isTrue();
     }
@@ -126,10 +126,8 @@ class FilesIT extends WindowTest {
     @Test
     void darkAndLightAreAKeyApart() throws Exception {
         press(KeyCode.D);
-        assertThat(all(".dark")).hasSizeGreaterThan(10);
-        assertThat(all(".light")).isEmpty();
+        assertThat(inWindow(() -> window.getScene().getStylesheets())).isEqualTo(Styles.sheets(Theme.DARK));
         press(KeyCode.D);
-        assertThat(all(".light")).hasSizeGreaterThan(10);
-        assertThat(all(".dark")).isEmpty();
+        assertThat(inWindow(() -> window.getScene().getStylesheets())).isEqualTo(Styles.sheets(Theme.LIGHT));
     }
 }

@@ -7,13 +7,13 @@ import static org.mockito.Mockito.when;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.Optional;
+import javafx.scene.control.MenuItem;
 import javafx.scene.input.KeyCode;
 import org.junit.jupiter.api.Test;
 import wildflourish.core.version.Book;
 import wildflourish.desktop.desk.Desk;
-import wildflourish.desktop.look.Frames;
-import wildflourish.desktop.menu.Choice;
-import wildflourish.desktop.menu.MenuLine;
+import wildflourish.desktop.look.Pick;
+import wildflourish.desktop.look.Theme;
 import wildflourish.files.store.BookStore;
 import wildflourish.files.store.Recovery;
 
@@ -44,7 +44,7 @@ class KeepingIT extends WindowTest {
             return true;
         });
         openBook(copy);
-        assertThat(isShown("#notice-recovered")).isTrue();
+        await("what was not saved is offered", () -> isShown("#notice-recovered"));
         click("#take-recovered");
         assertThat(sight().book()).isEqualTo(unsaved);
         press(KeyCode.CONTROL, KeyCode.Z);
@@ -89,7 +89,7 @@ class KeepingIT extends WindowTest {
         press(KeyCode.CONTROL, KeyCode.S);
         click("#save-over");
         assertThat(Files.readString(book)).doesNotContain("theirs").contains("%%flourish-spot 1 ");
-        assertThat(inWindow(() -> desk.isSaved())).isTrue();
+        assertThat(inWindow(() -> desk.sight().get().filed().isSaved())).isTrue();
     }
 
     @Test
@@ -97,8 +97,8 @@ class KeepingIT extends WindowTest {
         MainWindow second = inWindow(() -> new MainWindow(
                 new Desk(BookStore.open(book)),
                 player,
-                new Surroundings(picker, own, other -> {}, Runnable::run, Runnable::run, Frames.atOnce(), printer)));
-        assertThat(inWindow(() -> second.lookup("#notice-twice"))).isNotNull();
+                new Surroundings(picker, own, other -> {}, Runnable::run, Runnable::run, printer)));
+        await("the second window says so", () -> second.lookup("#notice-twice") != null);
         assertThat(isShown("#notice-twice")).isFalse();
         inWindow(() -> {
             second.close();
@@ -110,52 +110,54 @@ class KeepingIT extends WindowTest {
     void recentBooksAndAnotherWindowAreOffered() throws Exception {
         Path other = Files.writeString(book.resolveSibling("other.abc"), "X:1\nT:Other\nK:D\nABc|\n");
         openBook(other);
-        openMenu("#book");
-        assertThat(menuWords())
+        await(
+                "the book is among those opened",
+                () -> Files.readString(own.resolve("preferences.properties")).contains("other.abc"));
+        assertThat(openMenu("#book").stream()
+                        .filter(item -> item.getText() != null)
+                        .map(MenuItem::getText)
+                        .toList())
                 .anyMatch(words -> words.startsWith("other.abc"))
                 .anyMatch(words -> words.startsWith("book.abc"));
         when(picker.toOpen()).thenReturn(Optional.of(book));
         press(KeyCode.CONTROL, KeyCode.SHIFT, KeyCode.O);
         assertThat(opened).containsExactly(book);
-        assertThat(inWindow(() -> desk.path())).isEqualTo(other);
+        assertThat(inWindow(() -> desk.sight().get().filed().path())).isEqualTo(other);
     }
 
     @Test
-    void anArrowKeyGoesOnToTheNextOfAFewWordsAndTheMenuMarksIt() throws Exception {
-        Choice students = find("#students", Choice.class);
+    void aFewWordsAreChosenByAnArrowKeyAndByTheirLetters() throws Exception {
+        Pick students = find("#students", Pick.class);
         inWindow(() -> {
             students.requestFocus();
             return true;
         });
-        press(KeyCode.UP);
-        assertThat(students.word()).as("there is none above the first").isEqualTo("fluent");
         press(KeyCode.DOWN);
-        assertThat(students.getText()).isEqualTo("steady");
-        assertThat(students.getAccessibleText()).endsWith(": steady");
+        assertThat(students.word()).isEqualTo("steady");
         assertThat(sight().chosen().profile().name()).isEqualTo("steady");
-        assertThat(students.lines().stream().map(MenuLine::kind))
-                .containsExactly(MenuLine.Kind.CHOICE, MenuLine.Kind.CHOSEN, MenuLine.Kind.CHOICE);
-        chooseFrom("#students", "learner");
-        assertThat(sight().chosen().profile().name()).isEqualTo("learner");
+        robot.push(KeyCode.L);
+        await(
+                "the one that begins with the letter",
+                () -> desk.sight().get().chosen().profile().name().equals("learner"));
+        pick("#students", "fluent");
+        assertThat(sight().chosen().profile().name()).isEqualTo("fluent");
     }
 
     @Test
     void choicesAreKeptForTheNextStart() throws Exception {
         press(KeyCode.D);
         inWindow(() -> {
-            find("#students", Choice.class).choose(2);
+            find("#students", Pick.class).choose(2);
             return true;
         });
         MainWindow next = inWindow(() -> {
             Desk again = new Desk(BookStore.open(book));
             MainWindow made = new MainWindow(
-                    again,
-                    player,
-                    new Surroundings(picker, own, other -> {}, Runnable::run, Runnable::run, Frames.atOnce(), printer));
+                    again, player, new Surroundings(picker, own, other -> {}, Runnable::run, Runnable::run, printer));
             assertThat(again.sight().get().chosen().profile().id()).isEqualTo("learner");
             return made;
         });
-        assertThat(next.score().getStyleClass()).contains("dark").doesNotContain("light");
+        assertThat(inWindow(() -> next.desk().sight().get().look().theme())).contains(Theme.DARK);
         inWindow(() -> {
             next.close();
             return true;

@@ -16,23 +16,23 @@ import wildflourish.core.engraving.Drawn;
 import wildflourish.core.engraving.Mark;
 import wildflourish.core.fingering.HandLines;
 import wildflourish.core.instrument.Instrument;
+import wildflourish.desktop.desk.Choosing;
 import wildflourish.desktop.desk.Sight;
-import wildflourish.desktop.menu.Choice;
-import wildflourish.desktop.menu.MenuOpener;
-import wildflourish.desktop.plain.ChartView;
+import wildflourish.desktop.look.Pick;
+import wildflourish.desktop.view.ChartView;
 
 /** Strings and buttons in the window. */
 class LinesIT extends WindowTest {
     private void choose(String instrument) throws Exception {
         inWindow(() -> {
-            window.habits().chooseInstrument(Instrument.of(instrument));
+            desk.does(here -> Choosing.instrument(here, Instrument.of(instrument)));
             return true;
         });
     }
 
     /** The fingers, frets or buttons under the notes with their heights, in the order in which they are drawn. */
     private List<String> labels() throws Exception {
-        return inWindow(() -> window.score().page().orElseThrow().drawn().stream()
+        return inWindow(() -> window.bench().score().page().orElseThrow().drawn().stream()
                 .filter(each -> each.subject().kind() == Drawn.Kind.FINGERING)
                 .map(Drawn::mark)
                 .filter(Mark.Words.class::isInstance)
@@ -54,7 +54,6 @@ class LinesIT extends WindowTest {
             return true;
         });
         assertThat(inWindow(() -> chart.page().orElseThrow().drawn())).hasSizeGreaterThan(40);
-        press(KeyCode.H);
         press(KeyCode.K);
         List<String> words = all("#look-over .paragraph", Text.class).stream()
                 .filter(each -> !(each.getParent() instanceof Button))
@@ -62,7 +61,7 @@ class LinesIT extends WindowTest {
                 .toList();
         assertThat(words).anyMatch(line -> line.startsWith("Grade "));
         assertThat(words).noneMatch(line -> line.startsWith("Not on the"));
-        press(KeyCode.K);
+        press(KeyCode.ESCAPE);
         press(KeyCode.J);
         assertThat(labels()).isNotEmpty().hasSizeLessThan(40);
         press(KeyCode.J);
@@ -79,7 +78,7 @@ class LinesIT extends WindowTest {
     void anotherSchoolBowsOtherwise() throws Exception {
         choose("fiddle");
         long before = strokes();
-        Choice bows = find("#strokes", Choice.class);
+        Pick bows = find("#strokes", Pick.class);
         inWindow(() -> {
             bows.choose(1);
             return true;
@@ -87,7 +86,7 @@ class LinesIT extends WindowTest {
         inWindow(() -> true);
         assertThat(sight().version().orElseThrow().playing().strokes().id()).isEqualTo("shuffle");
         assertThat(strokes()).as("fewer strokes where two notes share a bow").isLessThan(before);
-        Choice fingers = find("#school", Choice.class);
+        Pick fingers = find("#school", Pick.class);
         inWindow(() -> {
             fingers.choose(2);
             return true;
@@ -125,7 +124,7 @@ class LinesIT extends WindowTest {
 
     /** Lines of which the signs of down and up bows are made. */
     private long strokes() throws Exception {
-        return inWindow(() -> window.score().page().orElseThrow().drawn().stream()
+        return inWindow(() -> window.bench().score().page().orElseThrow().drawn().stream()
                 .filter(each -> each.subject().kind() == Drawn.Kind.FINGERING
                         && each.subject().note().isPresent()
                         && each.mark() instanceof Mark.Line)
@@ -136,14 +135,14 @@ class LinesIT extends WindowTest {
     void aBoxedButtonIsPressedAndTheChosenSchoolTurnsOftener() throws Exception {
         choose("box-c-sharp-d");
         List<String> crisp = labels();
-        Choice schools = find("#school", Choice.class);
+        Pick schools = find("#school", Pick.class);
         inWindow(() -> {
             schools.choose(1);
             return true;
         });
         inWindow(() -> true);
         assertThat(labels()).isNotEqualTo(crisp);
-        assertThat(inWindow(() -> window.score().page().orElseThrow().drawn().stream()
+        assertThat(inWindow(() -> window.bench().score().page().orElseThrow().drawn().stream()
                         .filter(each -> each.mark() instanceof Mark.Words)
                         .map(each -> ((Mark.Words) each.mark()).text())
                         .toList()))
@@ -157,7 +156,7 @@ class LinesIT extends WindowTest {
     @Test
     void whatCannotBePlayedIsToldWithWhatHelpsAndGoneTo() throws Exception {
         inWindow(() -> {
-            desk.chooseLesson(8);
+            desk.does(here -> Choosing.lesson(here, 8));
             return true;
         });
         choose("box-dg");
@@ -199,10 +198,11 @@ class LinesIT extends WindowTest {
     void aCapoIsPutOnFromTheMenuAndKeptWithTheBook() throws Exception {
         choose("mandolin");
         List<String> open = labels();
-        chooseFrom("#instrument", "Capo", "At fret 2");
+        chooseFrom("#instrument", "Capo", "Capo at fret 2");
         assertThat(sight().chosen().instrument().id()).isEqualTo("mandolin-capo-2");
         assertThat(labels()).isNotEqualTo(open);
-        assertThat(find("#instrument", MenuOpener.class).getText()).isEqualTo("mandolin, capo 2");
+        assertThat(find("#instrument", javafx.scene.control.MenuButton.class).getText())
+                .isEqualTo("mandolin, capo 2");
     }
 
     @Test
@@ -233,10 +233,6 @@ class LinesIT extends WindowTest {
         choose(instrument);
         press(KeyCode.I);
         await("the instruments are there", () -> !all(".fit-name").isEmpty());
-        inWindow(() -> {
-            find("#more-fits", Button.class).fire();
-            return true;
-        });
         await(other, () -> fit(other).isPresent());
         assertThat(fit("whistle-d")).isEmpty();
     }

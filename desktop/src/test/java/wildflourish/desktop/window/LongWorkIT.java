@@ -55,7 +55,7 @@ class LongWorkIT extends WindowTest {
         click("#stop-work");
         assertThat(isShown("#work-progress")).isFalse();
         doWork();
-        assertThat(inWindow(() -> desk.path())).isEqualTo(book);
+        assertThat(inWindow(() -> desk.sight().get().filed().path())).isEqualTo(book);
     }
 
     @Test
@@ -65,11 +65,11 @@ class LongWorkIT extends WindowTest {
         press(KeyCode.ENTER);
         assertThat(here()).isPresent();
         doWork();
-        assertThat(inWindow(() -> desk.path())).isEqualTo(book);
+        assertThat(inWindow(() -> desk.sight().get().filed().path())).isEqualTo(book);
         assertThat(isShown("#open-anyway")).isTrue();
         click("#open-anyway");
-        assertThat(inWindow(() -> desk.path())).isEqualTo(other);
-        assertThat(inWindow(() -> desk.isSaved())).isTrue();
+        assertThat(inWindow(() -> desk.sight().get().filed().path())).isEqualTo(other);
+        assertThat(inWindow(() -> desk.sight().get().filed().isSaved())).isTrue();
     }
 
     @Test

@@ -7,15 +7,19 @@ import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
+import java.util.function.Predicate;
 import javafx.scene.Node;
+import javafx.scene.control.Button;
 import javafx.scene.control.CheckBox;
+import javafx.scene.control.ListView;
+import javafx.scene.control.TitledPane;
 import javafx.scene.control.ToggleButton;
 import javafx.scene.input.KeyCode;
 import org.junit.jupiter.api.Test;
 import wildflourish.core.engraving.Drawn;
-import wildflourish.core.instrument.Instrument;
 import wildflourish.core.ornament.Ornament;
 import wildflourish.core.ornament.Profile;
 import wildflourish.core.placing.Fit;
@@ -25,6 +29,8 @@ import wildflourish.core.tune.NoteId;
 import wildflourish.core.version.Book;
 import wildflourish.core.version.Placement;
 import wildflourish.core.version.Version;
+import wildflourish.desktop.desk.PhraseLayers;
+import wildflourish.desktop.desk.Placing;
 import wildflourish.desktop.look.Paragraph;
 import wildflourish.files.abc.BookReader;
 
@@ -51,23 +57,6 @@ class OrnamentsIT extends WindowTest {
             "english-48",
             8);
 
-    private void lesson(int index, String instrument) throws Exception {
-        inWindow(() -> {
-            desk.chooseLesson(index);
-            desk.chooseStage(0);
-            desk.chooseInstrument(Instrument.of(instrument));
-            return true;
-        });
-    }
-
-    private void at(NoteId note) throws Exception {
-        inWindow(() -> {
-            desk.choose(note);
-            window.score().requestFocus();
-            return true;
-        });
-    }
-
     /** For each kind of which something fits somewhere: a note and an ornament, each on notes of its own where that can be. */
     private Map<Ornament.Kind, Fit> oneOfEachKind() throws Exception {
         var tune = sight().tune().orElseThrow();
@@ -93,28 +82,47 @@ class OrnamentsIT extends WindowTest {
         return found;
     }
 
-    /** The card in sight that places an ornament; the fold of its kind is opened first where need be. */
+    /** The card that places an ornament; the fold of its kind is opened first where need be. */
     private Node card(String ornament) throws Exception {
-        for (int turn = 0; turn < 2; turn++) {
-            for (Node each : all(".card")) {
-                if (isInSight(each)
+        Optional<Node> open = inList(each -> each.getStyleClass().contains("card")
+                && each.getUserData() instanceof Placement placement
+                && placement.ornament().id().equals(ornament));
+        if (open.isPresent()) {
+            return open.get();
+        }
+        String kind = Ornament.of(ornament, sight().chosen().instrument().family())
+                .kind()
+                .name()
+                .toLowerCase(java.util.Locale.ROOT);
+        Node fold = inList(each -> ("kind-" + kind).equals(each.getId())).orElseThrow();
+        inWindow(() -> {
+            ((Button) fold).fire();
+            return true;
+        });
+        org.testfx.util.WaitForAsyncUtils.waitForFxEvents();
+        return inList(each -> each.getStyleClass().contains("card")
                         && each.getUserData() instanceof Placement placement
-                        && placement.ornament().id().equals(ornament)) {
-                    return each;
-                }
-            }
-            String kind = Ornament.of(ornament, sight().chosen().instrument().family())
-                    .kind()
-                    .name()
-                    .toLowerCase(java.util.Locale.ROOT);
-            ToggleButton fold = find("#kind-" + kind, ToggleButton.class);
+                        && placement.ornament().id().equals(ornament))
+                .orElseThrow();
+    }
+
+    /** A button in the list of what fits, which is scrolled to where it is found. */
+    private Optional<Node> inList(Predicate<Node> wanted) throws Exception {
+        ListView<?> list = find("#fits-list", ListView.class);
+        for (int i = 0; i < inWindow(() -> list.getItems().size()); i++) {
+            int index = i;
             inWindow(() -> {
-                fold.fire();
+                list.scrollTo(index);
                 return true;
             });
-            org.testfx.util.WaitForAsyncUtils.waitForFxEvents();
+            Optional<Node> found = all("#fits-list .button").stream()
+                    .filter(each -> isInSight(each) && wanted.test(each))
+                    .findFirst();
+            if (found.isPresent()) {
+                return found;
+            }
         }
-        throw new AssertionError("no card places " + ornament);
+        return Optional.empty();
     }
 
     @Test
@@ -177,7 +185,7 @@ class OrnamentsIT extends WindowTest {
     }
 
     private long decorations() throws Exception {
-        return inWindow(() -> window.score().page().orElseThrow().drawn().stream()
+        return inWindow(() -> window.bench().score().page().orElseThrow().drawn().stream()
                 .filter(each -> each.subject().kind() == Drawn.Kind.DECORATION)
                 .count());
     }
@@ -196,7 +204,7 @@ class OrnamentsIT extends WindowTest {
             WhatFits.at(tune, spared, playing, Profile.usual()).fitting().stream()
                     .filter(fit -> fit.facts().ornament().id().equals("breath-gap"))
                     .findFirst()
-                    .ifPresent(fit -> desk.place(fit.placement()));
+                    .ifPresent(fit -> desk.does(here -> Placing.place(here, fit.placement())));
             return true;
         });
         assertThat(here()).contains("breath-gap");
@@ -226,12 +234,8 @@ class OrnamentsIT extends WindowTest {
         press(KeyCode.SHIFT, KeyCode.L);
         assertThat(sight().version().orElseThrow().layers()).hasSize(1);
         assertThat(said()).startsWith("In this phrase: ");
-        ToggleButton fold = find("#phrase-fold", ToggleButton.class);
-        inWindow(() -> {
-            fold.fire();
-            return true;
-        });
-        assertThat(fold.getText()).contains("In this phrase (1)");
+        TitledPane rules = openRules();
+        assertThat(rules.getText()).contains("In this phrase (1)");
         assertThat(find("#layer-hold-beats", CheckBox.class).isSelected()).isTrue();
         press(KeyCode.CONTROL, KeyCode.S);
         String text = Files.readString(book);
@@ -254,19 +258,18 @@ class OrnamentsIT extends WindowTest {
         assertThat(here()).contains("slur3");
         press(KeyCode.U);
         assertThat(here()).isEmpty();
-        ToggleButton fold = find("#phrase-fold", ToggleButton.class);
+        openRules();
         inWindow(() -> {
-            fold.fire();
             find("#layer-bows", CheckBox.class).fire();
             return true;
         });
         assertThat(sight().version().orElseThrow().layers()).hasSize(1);
         inWindow(() -> {
-            desk.layers().choose(wildflourish.core.version.Layer.Rule.of("bows"), 1);
+            desk.does(here -> PhraseLayers.choose(here, wildflourish.core.version.Layer.Rule.of("bows"), 1));
             return true;
         });
         assertThat(sight().version().orElseThrow().layers().get(0).way()).isEqualTo("long-short-short");
-        assertThat(find("#way-bows", wildflourish.desktop.menu.Choice.class).word())
+        assertThat(find("#way-bows", wildflourish.desktop.look.Pick.class).word())
                 .contains("shuffle");
         press(KeyCode.CONTROL, KeyCode.Z);
         press(KeyCode.CONTROL, KeyCode.Z);
@@ -279,18 +282,14 @@ class OrnamentsIT extends WindowTest {
         lesson(6, "fiddle");
         var tune = sight().tune().orElseThrow();
         at(tune.notes().get(0).id());
-        ToggleButton fold = find("#phrase-fold", ToggleButton.class);
-        inWindow(() -> {
-            fold.fire();
-            return true;
-        });
+        openRules();
         assertThat(window.lookup("#layer-closing-tag")).isNull();
         inWindow(() -> {
             find("#layer-intro-shuffle", CheckBox.class).fire();
             return true;
         });
         inWindow(() -> true);
-        long added = inWindow(() -> window.score().page().orElseThrow().zones().stream()
+        long added = inWindow(() -> window.bench().score().page().orElseThrow().zones().stream()
                 .filter(zone -> zone.note().isAdded())
                 .count());
         assertThat(added).isPositive();
@@ -314,11 +313,11 @@ class OrnamentsIT extends WindowTest {
         assertThat(isInSight(find("#under-layer", javafx.scene.control.Label.class)))
                 .isFalse();
         inWindow(() -> {
-            desk.layers().choose(wildflourish.core.version.Layer.Rule.of("shuffle"), 6);
+            desk.does(here -> PhraseLayers.choose(here, wildflourish.core.version.Layer.Rule.of("shuffle"), 6));
             return true;
         });
         inWindow(() -> true);
-        NoteId changed = inWindow(() -> desk.scene().orElseThrow().line().tones().stream()
+        NoteId changed = inWindow(() -> desk.here().scene().orElseThrow().line().tones().stream()
                 .filter(tone -> tone.index() > 0)
                 .map(tone -> tone.note().id())
                 .findFirst()
@@ -342,16 +341,16 @@ class OrnamentsIT extends WindowTest {
                 java.util.concurrent.TimeUnit.SECONDS,
                 () -> inWindow(() -> window.lookupAll(".hand-cost").stream()
                         .anyMatch(each -> each.isVisible()
-                                && each instanceof javafx.scene.control.Label label
-                                && label.getText().endsWith("."))));
+                                && each instanceof javafx.scene.text.Text text
+                                && text.getText().endsWith("."))));
     }
 
     @Test
     void dronesCanBeSilencedWhereThereAreAny() throws Exception {
         lesson(0, "whistle-d");
-        assertThat(isInSight(find("#drones", CheckBox.class))).isFalse();
+        assertThat(isInSight(find("#drones", ToggleButton.class))).isFalse();
         lesson(7, "border-pipes");
-        CheckBox drones = find("#drones", CheckBox.class);
+        ToggleButton drones = find("#drones", ToggleButton.class);
         assertThat(isInSight(drones)).isTrue();
         assertThat(drones.isSelected()).isTrue();
         inWindow(() -> {

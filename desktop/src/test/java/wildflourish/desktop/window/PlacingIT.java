@@ -13,7 +13,7 @@ import java.util.TreeSet;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
-import javafx.scene.control.ToggleButton;
+import javafx.scene.control.ListView;
 import javafx.scene.input.KeyCode;
 import javafx.scene.text.Text;
 import org.junit.jupiter.api.Test;
@@ -28,8 +28,9 @@ import wildflourish.core.version.Lesson;
 import wildflourish.core.version.Placement;
 import wildflourish.core.version.Stair;
 import wildflourish.core.version.Version;
+import wildflourish.desktop.desk.Choosing;
 import wildflourish.desktop.desk.Sight;
-import wildflourish.desktop.menu.Choice;
+import wildflourish.desktop.look.Pick;
 import wildflourish.files.abc.BookReader;
 
 /** Walking, placing, undoing, saving: by keyboard alone in a real window. */
@@ -86,8 +87,8 @@ class PlacingIT extends WindowTest {
         for (int lesson = 0; lesson < start.lessons().size(); lesson++) {
             int index = lesson;
             inWindow(() -> {
-                desk.chooseLesson(index);
-                window.score().requestFocus();
+                desk.does(here -> Choosing.lesson(here, index));
+                window.bench().score().requestFocus();
                 return true;
             });
             press(KeyCode.HOME);
@@ -115,7 +116,7 @@ class PlacingIT extends WindowTest {
     private void saveAndCompare() throws Exception {
         press(KeyCode.CONTROL, KeyCode.S);
         Book saved = sight().book();
-        assertThat(inWindow(() -> desk.isSaved())).isTrue();
+        assertThat(inWindow(() -> desk.sight().get().filed().isSaved())).isTrue();
         String text = Files.readString(book);
         assertThat(BookReader.read(text).value()).isEqualTo(saved);
         assertThat(BookReader.read(text).problems()).isEmpty();
@@ -188,7 +189,12 @@ class PlacingIT extends WindowTest {
         List<String> cards = new ArrayList<>();
         all(".card", Button.class).forEach(card -> cards.add(card.getAccessibleText()));
         assertThat(cards).hasSize(5).allMatch(words -> words.contains("clean to") && words.endsWith("."));
-        ToggleButton fold = find("#fold", ToggleButton.class);
+        inWindow(() -> {
+            ListView<?> list = find("#fits-list", ListView.class);
+            list.scrollTo(list.getItems().size() - 1);
+            return true;
+        });
+        Button fold = find("#fold", Button.class);
         assertThat(fold.getText()).contains("Does not fit");
         click(fold);
         Sight sight = sight();
@@ -198,7 +204,18 @@ class PlacingIT extends WindowTest {
                 sight.version().orElseThrow(),
                 sight.note().orElseThrow(),
                 sight.chosen().profile());
-        assertThat(all(".refusal")).hasSameSizeAs(asked.refused());
+        assertThat(inWindow(() -> find("#fits-list", ListView.class).getItems().size()))
+                .isGreaterThan(asked.refused().size() + 5);
+        inWindow(() -> {
+            ListView<?> list = find("#fits-list", ListView.class);
+            list.scrollTo(list.getItems().size() - 1);
+            return true;
+        });
+        assertThat(isShown(".refusal")).isTrue();
+        inWindow(() -> {
+            find("#fits-list", ListView.class).scrollTo(0);
+            return true;
+        });
         click(placing("stop", ".card"));
         assertThat(here()).contains("stop");
         click(placing("pitch-grace", ".or"));
@@ -223,10 +240,16 @@ class PlacingIT extends WindowTest {
     @Test
     void aNoteIsChosenByTheMouseWhereItIsDrawn() throws Exception {
         NoteId wanted = sight().tune().orElseThrow().notes().get(12).id();
-        var column = inWindow(() ->
-                window.score().page().orElseThrow().zoneOf(wanted).orElseThrow().head());
-        double scale = inWindow(() -> window.score().pixelsPerSpace());
-        var bounds = inWindow(() -> window.score().localToScreen(window.score().getBoundsInLocal()));
+        var column = inWindow(() -> window.bench()
+                .score()
+                .page()
+                .orElseThrow()
+                .zoneOf(wanted)
+                .orElseThrow()
+                .head());
+        double scale = inWindow(() -> window.bench().score().pixelsPerSpace());
+        var bounds = inWindow(() ->
+                window.bench().score().localToScreen(window.bench().score().getBoundsInLocal()));
         robot.clickOn(
                 bounds.getMinX() + 2 + (column.left() + column.right()) / 2 * scale,
                 bounds.getMinY() + 2 + (column.top() + column.bottom()) / 2 * scale);
@@ -236,12 +259,12 @@ class PlacingIT extends WindowTest {
     @Test
     void theStudentAndTheSchoolChangeWhatFits() throws Exception {
         inWindow(() -> {
-            desk.chooseProfile(Profile.of("learner"));
+            desk.does(here -> Choosing.profile(here, Profile.of("learner")));
             return true;
         });
-        assertThat(all(".clean", javafx.scene.control.Label.class))
-                .anyMatch(label -> label.getText().equals("clean to 113.6"));
-        Choice schools = find("#school", Choice.class);
+        assertThat(all(".clean", Text.class))
+                .anyMatch(words -> words.getText().equals("clean to 113.6 minims a minute"));
+        Pick schools = find("#school", Pick.class);
         inWindow(() -> {
             schools.choose(1);
             return true;
@@ -254,14 +277,14 @@ class PlacingIT extends WindowTest {
     void theChosenNoteIsToldInWordsToo() throws Exception {
         press(KeyCode.RIGHT);
         press(KeyCode.RIGHT);
-        assertThat(inWindow(() -> window.score().getAccessibleText()))
+        assertThat(inWindow(() -> window.bench().score().getAccessibleText()))
                 .isEqualTo("D5, bar 1, on beat 1, holes OXXXXX, breath firm, cut");
     }
 
     @Test
     void noWordOfACardIsCutShortAtAnyNote() throws Exception {
         inWindow(() -> {
-            desk.chooseStage(1);
+            desk.does(here -> Choosing.stage(here, 1));
             return true;
         });
         int labels = 0;

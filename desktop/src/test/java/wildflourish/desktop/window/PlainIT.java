@@ -11,17 +11,20 @@ import java.util.List;
 import java.util.Optional;
 import javafx.scene.control.Button;
 import javafx.scene.control.CheckBox;
+import javafx.scene.control.Label;
 import javafx.scene.control.TextField;
 import javafx.scene.control.ToggleButton;
 import javafx.scene.input.KeyCode;
-import javafx.scene.text.Text;
 import org.junit.jupiter.api.Test;
 import wildflourish.core.engraving.Drawn;
 import wildflourish.core.instrument.Instrument;
 import wildflourish.core.tune.Form;
 import wildflourish.core.tune.NoteId;
-import wildflourish.desktop.menu.Choice;
-import wildflourish.desktop.plain.ChartView;
+import wildflourish.desktop.desk.Choosing;
+import wildflourish.desktop.desk.Fingers;
+import wildflourish.desktop.look.Paging;
+import wildflourish.desktop.look.Pick;
+import wildflourish.desktop.view.ChartView;
 
 /** The plain tune and its instrument: chart, look-over, best fit, another instrument. */
 class PlainIT extends WindowTest {
@@ -36,11 +39,11 @@ class PlainIT extends WindowTest {
             spot.fire();
             return true;
         });
-        assertThat(isShown("#stop")).isTrue();
+        assertThat(sight().playback().isPlaying()).isTrue();
         assertThat(inWindow(() -> player.isPlaying())).isTrue();
         assertThat(sight().note().orElseThrow().number())
                 .isEqualTo(Integer.parseInt(String.valueOf(spot.getUserData()).substring(5)));
-        press(KeyCode.K);
+        press(KeyCode.ESCAPE);
         assertThat(isShown("#fits")).isTrue();
     }
 
@@ -75,7 +78,7 @@ class PlainIT extends WindowTest {
     @Test
     void aFingeringIsKeptByKeyAndByPress() throws Exception {
         inWindow(() -> {
-            window.habits().chooseInstrument(Instrument.of("union-d-closed"));
+            desk.does(here -> Choosing.instrument(here, Instrument.of("union-d-closed")));
             return true;
         });
         for (int step = 0; step < 100 && !isShown("#fingering-1"); step++) {
@@ -85,7 +88,7 @@ class PlainIT extends WindowTest {
         NoteId note = sight().note().orElseThrow();
         press(KeyCode.SHIFT, KeyCode.F);
         press(KeyCode.SHIFT, KeyCode.F);
-        String second = inWindow(() -> desk.fingers().choices().get(1).toString());
+        String second = inWindow(() -> Fingers.choices(desk.here()).get(1).toString());
         assertThat(sight().version().orElseThrow().at(note).orElseThrow().pin()).isEqualTo(second);
         inWindow(() -> true);
         ToggleButton first = find("#fingering-0", ToggleButton.class);
@@ -109,12 +112,11 @@ class PlainIT extends WindowTest {
     void twoKeysStandSideBySideAndTheClassChoosesFromWhatItOwns() throws Exception {
         press(KeyCode.CONTROL, KeyCode.PAGE_DOWN);
         press(KeyCode.I);
-        Choice sounding = find("#sounding", Choice.class);
-        Choice beside = find("#beside", Choice.class);
+        Pick sounding = find("#sounding", Pick.class);
+        Pick beside = find("#beside", Pick.class);
         inWindow(() -> {
             sounding.choose(10);
             beside.choose(6);
-            find("#more-fits", Button.class).fire();
             return true;
         });
         assertThat(sounding.word()).isEqualTo("F major");
@@ -139,23 +141,20 @@ class PlainIT extends WindowTest {
             return true;
         });
         assertThat(sight().chosen().instrument().id()).isEqualTo("whistle-c");
-        press(KeyCode.I);
+        press(KeyCode.ESCAPE);
         assertThat(isShown("#score")).isTrue();
     }
 
     private String row(String id) throws Exception {
-        return inWindow(() -> fit(id).orElseThrow().getParent().lookupAll(".paragraph").stream()
-                .map(each -> ((Text) each).getText())
+        return inWindow(() -> fit(id).orElseThrow().getParent().lookupAll(".quiet").stream()
+                .map(each -> ((Label) each).getText())
                 .collect(java.util.stream.Collectors.joining("; ")));
     }
 
     @Test
     void aSecondInstrumentStandsBelowAndTheHandoutIsTakenAway() throws Exception {
         long before = marks();
-        inWindow(() -> {
-            window.habits().chooseSecond(Optional.of(Instrument.of("recorder-soprano")));
-            return true;
-        });
+        does("second-recorder-soprano");
         assertThat(marks()).isGreaterThan(2 * before);
         assertThat(Files.readString(own.resolve("preferences.properties"))).contains("second=recorder-soprano");
         Path pdf = book.resolveSibling("handout.pdf");
@@ -178,7 +177,7 @@ class PlainIT extends WindowTest {
     }
 
     private long marks() throws Exception {
-        return inWindow(() -> window.score().page().orElseThrow().drawn().stream()
+        return inWindow(() -> window.bench().score().page().orElseThrow().drawn().stream()
                 .filter(each -> each.subject().kind() == Drawn.Kind.FINGERING)
                 .count());
     }
@@ -190,10 +189,7 @@ class PlainIT extends WindowTest {
         assertThat(inWindow(() -> desk.said().get())).contains("3 times with its first ending");
         press(KeyCode.SHIFT, KeyCode.P);
         assertThat(inWindow(() -> player.isPlaying())).isFalse();
-        inWindow(() -> {
-            window.habits().chooseRounds(6);
-            return true;
-        });
+        does("rounds-6");
         press(KeyCode.SHIFT, KeyCode.P);
         assertThat(inWindow(() -> desk.said().get())).contains("6 times with its first ending");
     }
@@ -226,7 +222,7 @@ class PlainIT extends WindowTest {
         });
         assertThat(fingerings(chart)).isGreaterThan(100);
         inWindow(() -> {
-            window.habits().chooseInstrument(Instrument.of("border-pipes"));
+            desk.does(here -> Choosing.instrument(here, Instrument.of("border-pipes")));
             return true;
         });
         assertThat(fingerings(chart)).isEqualTo(72);
@@ -236,7 +232,7 @@ class PlainIT extends WindowTest {
         inWindow(() -> true);
         assertThat(new String(Files.readAllBytes(pdf), 0, 5, StandardCharsets.US_ASCII))
                 .isEqualTo("%PDF-");
-        press(KeyCode.H);
+        press(KeyCode.ESCAPE);
         assertThat(isShown("#score")).isTrue();
     }
 
@@ -256,7 +252,7 @@ class PlainIT extends WindowTest {
         press(KeyCode.ENTER);
         assertThat(here()).isPresent();
         inWindow(() -> {
-            window.habits().chooseInstrument(Instrument.of("whistle-d"));
+            desk.does(here -> Choosing.instrument(here, Instrument.of("whistle-d")));
             return true;
         });
         assertThat(here()).isPresent();
@@ -265,12 +261,14 @@ class PlainIT extends WindowTest {
     @Test
     void onePhraseIsSeenLargeAndOneKeyGoesOn() throws Exception {
         press(KeyCode.J);
-        assertThat(inWindow(() -> window.score().isLens())).isTrue();
+        assertThat(inWindow(() -> desk.sight().get().look().page() == Paging.PHRASE))
+                .isTrue();
         int first = zones();
         assertThat(first).isLessThan(20);
         press(KeyCode.B);
         assertThat(inWindow(() -> desk.said().get())).isEqualTo("Phrase A2");
-        assertThat(inWindow(() -> window.score()
+        assertThat(inWindow(() -> window.bench()
+                        .score()
                         .page()
                         .orElseThrow()
                         .zoneOf(desk.sight().get().note().orElseThrow())))
@@ -284,7 +282,8 @@ class PlainIT extends WindowTest {
     }
 
     private int zones() throws Exception {
-        return inWindow(() -> window.score().page().orElseThrow().zones().size());
+        return inWindow(
+                () -> window.bench().score().page().orElseThrow().zones().size());
     }
 
     @Test
@@ -299,15 +298,13 @@ class PlainIT extends WindowTest {
     @Test
     void whatIsDoneToNotesIsDoneOnlyWhereTheyAreSeen() throws Exception {
         var before = sight();
-        for (KeyCode view : List.of(KeyCode.I, KeyCode.H)) {
+        for (KeyCode view : List.of(KeyCode.K, KeyCode.H)) {
             press(view);
             press(KeyCode.ENTER);
             press(KeyCode.N);
             press(KeyCode.ALT, KeyCode.UP);
-            press(KeyCode.RIGHT);
             assertThat(sight().version()).isEqualTo(before.version());
-            assertThat(sight().note()).isEqualTo(before.note());
-            assertThat(inWindow(() -> desk.said().get())).contains("Escape goes back to the score");
+            assertThat(sight().tune()).isEqualTo(before.tune());
             press(KeyCode.ESCAPE);
             assertThat(isShown("#score")).isTrue();
         }

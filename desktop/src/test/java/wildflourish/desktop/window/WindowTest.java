@@ -25,7 +25,13 @@ import javafx.geometry.Point2D;
 import javafx.scene.Node;
 import javafx.scene.Scene;
 import javafx.scene.control.Button;
+import javafx.scene.control.ButtonBase;
 import javafx.scene.control.CheckBox;
+import javafx.scene.control.Labeled;
+import javafx.scene.control.Menu;
+import javafx.scene.control.MenuButton;
+import javafx.scene.control.MenuItem;
+import javafx.scene.control.TitledPane;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
 import javafx.scene.text.Text;
@@ -36,13 +42,16 @@ import org.junit.jupiter.api.io.TempDir;
 import org.testfx.api.FxRobot;
 import org.testfx.api.FxToolkit;
 import org.testfx.util.WaitForAsyncUtils;
+import wildflourish.core.instrument.Instrument;
 import wildflourish.core.ornament.Ornament;
+import wildflourish.core.tune.NoteId;
 import wildflourish.core.version.Spot;
+import wildflourish.desktop.desk.Choosing;
 import wildflourish.desktop.desk.Desk;
 import wildflourish.desktop.desk.Sight;
 import wildflourish.desktop.look.AppFonts;
-import wildflourish.desktop.look.Frames;
-import wildflourish.desktop.menu.MenuOpener;
+import wildflourish.desktop.look.Pick;
+import wildflourish.desktop.look.Styles;
 import wildflourish.desktop.play.Player;
 import wildflourish.desktop.play.SilentSpeaker;
 import wildflourish.files.store.BookStore;
@@ -78,6 +87,7 @@ abstract class WindowTest {
     }
 
     private void open(Stage stage) throws IOException {
+        Styles.base();
         AppFonts.load();
         book = Files.createTempDirectory(folder, "book").resolve("book.abc");
         Files.writeString(book, bookText());
@@ -89,28 +99,16 @@ abstract class WindowTest {
                 desk,
                 player,
                 new Surroundings(
-                        picker,
-                        own,
-                        other -> opened.add(other.value().path()),
-                        worker(),
-                        Runnable::run,
-                        frames(),
-                        printer));
+                        picker, own, other -> opened.add(other.value().path()), worker(), Runnable::run, printer));
         Scene scene = new Scene(window, FlourishApp.WIDTH, FlourishApp.HEIGHT);
-        scene.getStylesheets().add(FlourishApp.styles());
         stage.setScene(scene);
         stage.show();
-        window.score().requestFocus();
+        window.bench().score().requestFocus();
     }
 
     /** Long work is done at once; tests that want to see it under way say so. */
     Executor worker() {
         return Runnable::run;
-    }
-
-    /** What grows is there at once; tests that want to see it grow say so. */
-    Frames frames() {
-        return Frames.atOnce();
     }
 
     /** The demo book; tests that want another say so. */
@@ -152,7 +150,7 @@ abstract class WindowTest {
     /** Puts the focus on the score, as a click on it does. */
     void focusScore() throws Exception {
         inWindow(() -> {
-            window.score().requestFocus();
+            window.bench().score().requestFocus();
             return true;
         });
     }
@@ -228,52 +226,105 @@ abstract class WindowTest {
         return all(query, Node.class);
     }
 
-    /** Opens a menu; gives its lines that are in sight. */
-    List<Node> openMenu(String opener) throws Exception {
-        MenuOpener found = find(opener, MenuOpener.class);
+    /** Does something one can do, by its id, as a menu, the finder or a button does. */
+    void does(String action) throws Exception {
         inWindow(() -> {
-            found.open();
+            window.actions().of(action).run();
             return true;
         });
-        return menuRows();
+        inWindow(() -> true);
     }
 
-    /** The lines of the open menu that are in sight. */
-    List<Node> menuRows() throws Exception {
-        return all(".menu-row").stream().filter(WindowTest::isInSight).toList();
-    }
-
-    /** The words of the open menu's lines, with what stands at their ends. */
-    List<String> menuWords() throws Exception {
-        return menuRows().stream().map(Node::getAccessibleText).toList();
+    /** Opens a menu; gives its lines. */
+    List<MenuItem> openMenu(String opener) throws Exception {
+        MenuButton found = find(opener, MenuButton.class);
+        inWindow(() -> {
+            found.show();
+            return true;
+        });
+        return inWindow(() -> List.copyOf(found.getItems()));
     }
 
     /** Opens a menu and chooses the first line that begins with some words; then, among those it leads to, the next. */
     void chooseFrom(String opener, String... words) throws Exception {
-        openMenu(opener);
+        List<MenuItem> items = openMenu(opener);
         for (String each : words) {
-            chooseLine(each);
+            List<MenuItem> among = items;
+            MenuItem item = inWindow(() -> among.stream()
+                    .filter(line -> line.getText() != null && line.getText().startsWith(each))
+                    .findFirst()
+                    .orElseThrow());
+            items = item instanceof Menu menu ? List.copyOf(menu.getItems()) : List.of();
+            if (items.isEmpty()) {
+                inWindow(() -> {
+                    item.fire();
+                    return true;
+                });
+            }
         }
-        assertThat(menuRows()).as("the menu is done with").isEmpty();
-    }
-
-    /** Chooses the first line of the open menu that begins with some words. */
-    void chooseLine(String words) throws Exception {
-        Node row = menuRows().stream()
-                .filter(line -> line.getAccessibleText().startsWith(words))
-                .findFirst()
-                .orElseThrow();
         inWindow(() -> {
-            row.requestFocus();
+            find(opener, MenuButton.class).hide();
             return true;
         });
-        press(KeyCode.ENTER);
+        inWindow(() -> true);
+    }
+
+    /** Chooses one of a few words. */
+    void pick(String query, String word) throws Exception {
+        Pick pick = find(query, Pick.class);
+        inWindow(() -> {
+            pick.choose(pick.words().indexOf(word));
+            return true;
+        });
+        inWindow(() -> true);
+    }
+
+    /** Presses a button as whoever presses it does, by its own verb. */
+    void fire(String query) throws Exception {
+        ButtonBase button = find(query, ButtonBase.class);
+        inWindow(() -> {
+            button.fire();
+            return true;
+        });
+        inWindow(() -> true);
+    }
+
+    /** Works on the lowest stage of a lesson of the book, by its index, on an instrument. */
+    void lesson(int index, String instrument) throws Exception {
+        inWindow(() -> {
+            desk.does(here -> Choosing.lesson(here, index));
+            desk.does(here -> Choosing.stage(here, 0));
+            desk.does(here -> Choosing.instrument(here, Instrument.of(instrument)));
+            return true;
+        });
+        inWindow(() -> true);
+    }
+
+    /** Chooses a note of the score. */
+    void at(NoteId note) throws Exception {
+        inWindow(() -> {
+            desk.does(here -> Choosing.note(here, note));
+            window.bench().score().requestFocus();
+            return true;
+        });
+        inWindow(() -> true);
+    }
+
+    /** Unfolds what holds over a phrase. */
+    TitledPane openRules() throws Exception {
+        TitledPane rules = find("#phrase-rules", TitledPane.class);
+        inWindow(() -> {
+            rules.setExpanded(true);
+            return true;
+        });
+        inWindow(() -> true);
+        return rules;
     }
 
     /** The paragraphs of the look-over. */
     List<String> lookedOver() throws Exception {
-        return all("#look-over .paragraph", Text.class).stream()
-                .map(Text::getText)
+        return all("#look-over .lines > *").stream()
+                .map(each -> each instanceof Text text ? text.getText() : ((Labeled) each).getText())
                 .toList();
     }
 

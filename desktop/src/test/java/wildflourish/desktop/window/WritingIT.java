@@ -21,8 +21,9 @@ import wildflourish.core.tune.NoteId;
 import wildflourish.core.version.Book;
 import wildflourish.core.version.Passes;
 import wildflourish.core.version.Spot;
+import wildflourish.desktop.desk.Look;
 import wildflourish.desktop.desk.Sight;
-import wildflourish.desktop.menu.Choice;
+import wildflourish.desktop.look.Pick;
 import wildflourish.files.abc.BookReader;
 
 /** Entering a tune from nothing, correcting one under its placements, words and times at a spot: in a real window. */
@@ -60,7 +61,7 @@ class WritingIT extends WindowTest {
 
     /** The problems beside the text that are in sight. */
     private List<String> problems() throws Exception {
-        return all("#write .line", Button.class).stream()
+        return all("#write-pane .line", Button.class).stream()
                 .filter(WindowTest::isInSight)
                 .map(Button::getText)
                 .toList();
@@ -70,7 +71,7 @@ class WritingIT extends WindowTest {
     void theKeyThatOpensTheTextIsNotTypedIntoIt() throws Exception {
         String before = sight().tune().orElseThrow().manuscript().text();
         robot.push(KeyCode.W);
-        await("the text is there", () -> window.panels().isWriting());
+        await("the text is there", () -> desk.sight().get().look().pane() == Look.Pane.WRITE);
         assertThat(find("#tune-text", TextArea.class).getText()).isEqualTo(before);
         robot.push(KeyCode.X);
         await(
@@ -82,15 +83,15 @@ class WritingIT extends WindowTest {
     void manyProblemsLeaveTheScoreItsRoom() throws Exception {
         press(KeyCode.W);
         String text = find("#tune-text", TextArea.class).getText();
-        double room = inWindow(() -> window.score().getHeight());
+        double room = inWindow(() -> window.bench().score().getHeight());
         type(text + "\n" + "#".repeat(40) + "\n");
         assertThat(problems()).hasSize(6);
-        assertThat(all("#write .paragraph", javafx.scene.text.Text.class))
+        assertThat(all("#write-pane .paragraph", javafx.scene.text.Text.class))
                 .filteredOn(WindowTest::isInSight)
                 .extracting(javafx.scene.text.Text::getText)
                 .contains("and 34 more after these");
-        assertThat(inWindow(() -> window.score().getHeight())).isEqualTo(room);
-        for (Button problem : all("#write .line", Button.class)) {
+        assertThat(inWindow(() -> window.bench().score().getHeight())).isEqualTo(room);
+        for (Button problem : all("#write-pane .line", Button.class)) {
             assertThat(inWindow(() ->
                             problem.localToScene(problem.getLayoutBounds()).getMaxX()))
                     .isLessThan(inWindow(() -> window.getScene().getWidth()));
@@ -157,7 +158,7 @@ class WritingIT extends WindowTest {
     void anotherFormOfTheTuneStandsBesideItWithItsSource() throws Exception {
         press(KeyCode.CONTROL, KeyCode.D);
         assertThat(sight().book().lessons()).hasSize(11);
-        assertThat(find("#tunes", Choice.class).words().get(1)).isEqualTo("The Ferryman's Lantern · another player");
+        assertThat(find("#tunes", Pick.class).words().get(1)).isEqualTo("The Ferryman's Lantern · another player");
         assertThat(sight().tune().orElseThrow().header().credits().source()).contains("another player");
         press(KeyCode.CONTROL, KeyCode.S);
         assertThat(BookReader.read(Files.readString(book)).value()).isEqualTo(sight().book());
@@ -172,7 +173,7 @@ class WritingIT extends WindowTest {
         });
         assertThat(sight().version().orElseThrow().at(new NoteId(0)).map(Spot::sentence))
                 .contains("Lean on this one.");
-        boolean isDrawn = inWindow(() -> window.score().page().orElseThrow().drawn().stream()
+        boolean isDrawn = inWindow(() -> window.bench().score().page().orElseThrow().drawn().stream()
                 .anyMatch(each -> each.subject().kind() == Drawn.Kind.SENTENCE));
         assertThat(isDrawn).isTrue();
         press(KeyCode.RIGHT);
@@ -185,33 +186,35 @@ class WritingIT extends WindowTest {
     void anOrnamentMayHoldForOneTimeThroughOnly() throws Exception {
         press(KeyCode.RIGHT);
         press(KeyCode.RIGHT);
-        Choice passes = find("#passes", Choice.class);
+        Pick passes = find("#passes", Pick.class);
         inWindow(() -> {
             passes.choose(2);
             return true;
         });
-        assertThat(desk.spotHere().orElseThrow().first().orElseThrow().passes()).isEqualTo(Passes.only(2));
+        assertThat(desk.here().spot().orElseThrow().first().orElseThrow().passes())
+                .isEqualTo(Passes.only(2));
         press(KeyCode.CONTROL, KeyCode.Z);
-        assertThat(desk.spotHere().orElseThrow().first().orElseThrow().passes()).isEqualTo(Passes.EVERY);
+        assertThat(desk.here().spot().orElseThrow().first().orElseThrow().passes())
+                .isEqualTo(Passes.EVERY);
     }
 
     @Test
     void lettersFingeringsAndSizeAreChosenByKey() throws Exception {
         press(KeyCode.A);
-        assertThat(window.score().shows().letters()).isTrue();
-        long letters = inWindow(() -> window.score().page().orElseThrow().drawn().stream()
+        assertThat(desk.sight().get().look().shows().letters()).isTrue();
+        long letters = inWindow(() -> window.bench().score().page().orElseThrow().drawn().stream()
                 .filter(each -> each.subject().kind() == Drawn.Kind.LETTER)
                 .count());
         assertThat(letters).isEqualTo(sight().tune().orElseThrow().notes().size());
         press(KeyCode.F);
-        assertThat(window.score().shows().fingerings()).isEqualTo(Score.Fingerings.FIRST_OF_EACH);
+        assertThat(desk.sight().get().look().shows().fingerings()).isEqualTo(Score.Fingerings.FIRST_OF_EACH);
         press(KeyCode.F);
-        assertThat(window.score().shows().fingerings()).isEqualTo(Score.Fingerings.NONE);
-        double before = inWindow(() -> window.score().pixelsPerSpace());
+        assertThat(desk.sight().get().look().shows().fingerings()).isEqualTo(Score.Fingerings.NONE);
+        double before = inWindow(() -> window.bench().score().pixelsPerSpace());
         press(KeyCode.CONTROL, KeyCode.EQUALS);
-        assertThat(inWindow(() -> window.score().pixelsPerSpace())).isGreaterThan(before);
+        assertThat(inWindow(() -> window.bench().score().pixelsPerSpace())).isGreaterThan(before);
         assertThat(Files.readString(own.resolve("preferences.properties")))
-                .contains("letters=true", "fingerings=NONE", "zoom=1.15");
+                .contains("letters=true", "fingerings=NONE", "size=9");
     }
 
     @Test
@@ -227,11 +230,11 @@ class WritingIT extends WindowTest {
         assertThat(isShown("#finder")).isFalse();
         press(KeyCode.N);
         press(KeyCode.F2);
-        javafx.scene.control.ListView<?> found = find("#done-found", javafx.scene.control.ListView.class);
+        javafx.scene.control.ListView<?> found = find("#finder-found", javafx.scene.control.ListView.class);
         assertThat(found.getItems()).hasSize(3);
         inWindow(() -> {
             found.getSelectionModel().select(2);
-            find("#done-sought", TextField.class).getOnAction().handle(null);
+            find("#finder-sought", TextField.class).getOnAction().handle(null);
             return true;
         });
         assertThat(inWindow(() -> desk.done())).isEmpty();
@@ -246,7 +249,7 @@ class WritingIT extends WindowTest {
         assertThat(count(Drawn.Kind.SIGN)).isZero();
         assertThat(count(Drawn.Kind.SMALL_NOTE)).isPositive();
         NoteId note = sight().tune().orElseThrow().notes().get(20).id();
-        assertThat(inWindow(() -> window.score().page().orElseThrow().zoneOf(note)))
+        assertThat(inWindow(() -> window.bench().score().page().orElseThrow().zoneOf(note)))
                 .isPresent();
         press(KeyCode.V);
         assertThat(count(Drawn.Kind.PAPER)).isPositive();
@@ -256,7 +259,7 @@ class WritingIT extends WindowTest {
     }
 
     private long count(Drawn.Kind kind) throws Exception {
-        return inWindow(() -> window.score().page().orElseThrow().drawn().stream()
+        return inWindow(() -> window.bench().score().page().orElseThrow().drawn().stream()
                 .filter(each -> each.subject().kind() == kind)
                 .count());
     }
@@ -268,9 +271,9 @@ class WritingIT extends WindowTest {
         assertThat(isShown("#notice-welcome")).isFalse();
         Path empty = Files.writeString(book.resolveSibling("empty.abc"), "nothing\n");
         openBook(empty);
-        assertThat(isShown("#empty")).isTrue();
+        assertThat(isShown("#score .empty")).isTrue();
         press(KeyCode.CONTROL, KeyCode.N);
-        assertThat(isShown("#empty")).isFalse();
+        assertThat(isShown("#score .empty")).isFalse();
         assertThat(sight().tune().orElseThrow().title()).isEqualTo("A new tune");
     }
 

@@ -1,0 +1,169 @@
+package wildflourish.bench;
+
+import java.lang.management.ManagementFactory;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Set;
+import java.util.concurrent.CountDownLatch;
+import java.util.concurrent.TimeUnit;
+import javafx.application.Application;
+import javafx.application.Platform;
+import javafx.scene.Scene;
+import javafx.stage.Window;
+import wildflourish.desktop.action.Action;
+import wildflourish.desktop.window.FlourishApp;
+import wildflourish.desktop.window.MainWindow;
+
+/**
+ * How long the window keeps who works in it waiting: every action that asks for no file is done in turn, each is timed from its beginning to the end of the next
+ * layout of the window, the first time and later. With the argument {@code start} alone: the milliseconds from the start of the process to the first layout.
+ */
+public final class WindowBench {
+    private static final int ROUNDS = 5;
+    private static final double MILLION = 1e6;
+    private static final long SETTLED_MILLIS = 60;
+    /** Those that ask for a file, end something, or make a sound. */
+    private static final Set<String> LEFT_OUT = Set.of("open", "open-beside", "save", "save-as", "print", "done");
+
+    private WindowBench() {}
+
+    public static void main(String[] arguments) throws Exception {
+        boolean isStart = arguments.length > 0 && arguments[0].equals("start");
+        String[] parameters = arguments.length > 1 ? new String[] {"--instrument=" + arguments[1]} : new String[0];
+        new Thread(() -> Application.launch(FlourishApp.class, parameters), "window").start();
+        Scene scene = scene();
+        CountDownLatch laidOut = new CountDownLatch(1);
+        Platform.runLater(() -> {
+            scene.addPostLayoutPulseListener(laidOut::countDown);
+            Platform.requestNextPulse();
+        });
+        laidOut.await();
+        if (isStart) {
+            long begun = ManagementFactory.getRuntimeMXBean().getStartTime();
+            System.out.println(System.currentTimeMillis() - begun);
+        } else {
+            Thread.sleep(1500);
+            measure(scene);
+        }
+        Runtime.getRuntime().halt(0);
+    }
+
+    private static Scene scene() throws InterruptedException {
+        while (true) {
+            Thread.sleep(2);
+            List<Window> windows = List.copyOf(Window.getWindows());
+            if (!windows.isEmpty()
+                    && windows.get(0).getScene() != null
+                    && windows.get(0).isShowing()) {
+                return windows.get(0).getScene();
+            }
+        }
+    }
+
+    private static void measure(Scene scene) throws InterruptedException {
+        MainWindow window = (MainWindow) scene.getRoot();
+        Map<String, List<Double>> took = new LinkedHashMap<>();
+        for (int round = 0; round < ROUNDS; round++) {
+            for (Action action : window.actions().all()) {
+                if (isTimed(action)) {
+                    double millis = time(scene, action);
+                    took.computeIfAbsent(action.id(), id -> new ArrayList<>()).add(millis);
+                    run(() -> leave(window, action));
+                    Thread.sleep(SETTLED_MILLIS);
+                }
+            }
+        }
+        print(took);
+    }
+
+    private static boolean isTimed(Action action) {
+        String group = action.row().group();
+        return !LEFT_OUT.contains(action.id()) && !group.equals("take away") && !group.equals("hear");
+    }
+
+    /** Back to the Bench, so that the next action can be done. */
+    private static void leave(MainWindow window, Action action) {
+        if (action.row().group().equals("rooms")
+                || action.id().equals("find")
+                || action.id().equals("name-phrase")) {
+            window.actions().of("room-bench").run();
+        }
+    }
+
+    private static void run(Runnable verb) throws InterruptedException {
+        CountDownLatch done = new CountDownLatch(1);
+        Platform.runLater(() -> {
+            verb.run();
+            done.countDown();
+        });
+        done.await(20, TimeUnit.SECONDS);
+    }
+
+    private static double time(Scene scene, Action action) throws InterruptedException {
+        long[] times = new long[2];
+        CountDownLatch drawn = new CountDownLatch(1);
+        Runnable pulse = new Runnable() {
+            @Override
+            public void run() {
+                scene.removePostLayoutPulseListener(this);
+                times[1] = System.nanoTime();
+                drawn.countDown();
+            }
+        };
+        Platform.runLater(() -> {
+            times[0] = System.nanoTime();
+            action.run();
+            // What was put off to right after the key belongs to it.
+            Platform.runLater(() -> {
+                scene.addPostLayoutPulseListener(pulse);
+                Platform.requestNextPulse();
+            });
+        });
+        drawn.await(20, TimeUnit.SECONDS);
+        return (times[1] - times[0]) / MILLION;
+    }
+
+    private static void print(Map<String, List<Double>> took) {
+        List<Double> first =
+                took.values().stream().map(each -> each.get(0)).sorted().toList();
+        List<Double> later = took.values().stream()
+                .flatMap(each -> each.stream().skip(1))
+                .sorted()
+                .toList();
+        took.entrySet().stream()
+                .sorted(Comparator.comparingDouble(each -> -each.getValue().get(0)))
+                .limit(15)
+                .forEach(each -> System.out.printf(
+                        Locale.ROOT,
+                        "%7.1f ms the first time, later %5.1f to %5.1f  %s%n",
+                        each.getValue().get(0),
+                        each.getValue().stream()
+                                .skip(1)
+                                .mapToDouble(Double::doubleValue)
+                                .min()
+                                .orElse(0),
+                        each.getValue().stream()
+                                .skip(1)
+                                .mapToDouble(Double::doubleValue)
+                                .max()
+                                .orElse(0),
+                        each.getKey()));
+        System.out.printf(
+                Locale.ROOT,
+                "%d things done: the first time half within %.1f ms, all within %.1f; later half within %.1f, 95 of 100 within %.1f, all within %.1f (a frame has up to 16.7 to wait for)%n",
+                took.size(),
+                part(first, 0.5),
+                part(first, 1),
+                part(later, 0.5),
+                part(later, 0.95),
+                part(later, 1));
+    }
+
+    private static double part(List<Double> sorted, double share) {
+        return sorted.get((int) Math.min(sorted.size() - 1, Math.round(share * (sorted.size() - 1))));
+    }
+}

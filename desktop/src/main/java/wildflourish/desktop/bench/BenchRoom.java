@@ -1,0 +1,371 @@
+package wildflourish.desktop.bench;
+
+import java.util.List;
+import java.util.Optional;
+import java.util.function.Function;
+import javafx.application.Platform;
+import javafx.beans.value.ObservableValue;
+import javafx.geometry.Orientation;
+import javafx.scene.Node;
+import javafx.scene.control.SplitPane;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.Region;
+import javafx.scene.layout.VBox;
+import wildflourish.core.engraving.Score;
+import wildflourish.core.music.Fraction;
+import wildflourish.core.music.Step;
+import wildflourish.core.tune.NoteId;
+import wildflourish.core.tune.Tune;
+import wildflourish.core.version.Placement;
+import wildflourish.core.version.Version;
+import wildflourish.desktop.action.Actions;
+import wildflourish.desktop.desk.Choosing;
+import wildflourish.desktop.desk.Desk;
+import wildflourish.desktop.desk.Everywhere;
+import wildflourish.desktop.desk.Fingers;
+import wildflourish.desktop.desk.Here;
+import wildflourish.desktop.desk.Look;
+import wildflourish.desktop.desk.Options;
+import wildflourish.desktop.desk.Outcome;
+import wildflourish.desktop.desk.PhraseLayers;
+import wildflourish.desktop.desk.Placing;
+import wildflourish.desktop.desk.Playback;
+import wildflourish.desktop.desk.Sight;
+import wildflourish.desktop.desk.Slurs;
+import wildflourish.desktop.desk.Stages;
+import wildflourish.desktop.desk.Writing;
+import wildflourish.desktop.hearing.Transport;
+import wildflourish.desktop.look.Paging;
+import wildflourish.desktop.look.Size;
+import wildflourish.desktop.look.Theme;
+import wildflourish.desktop.room.Room;
+import wildflourish.desktop.room.Tools;
+import wildflourish.desktop.view.CloseUp;
+import wildflourish.desktop.view.CloseUpView;
+import wildflourish.desktop.view.ScoreView;
+import wildflourish.desktop.view.ScoreWish;
+import wildflourish.files.abc.TuneEditor;
+
+/** Where ornaments are placed: the stages over the score, under it close-up or text, beside it what fits. */
+public final class BenchRoom implements Room {
+    public static final String ID = "bench";
+
+    private static final double SCRUB_MILLIS = 5;
+    private static final double CLOSE_UP_SHARE = 0.56;
+    private static final double WRITE_SHARE = 0.6;
+
+    private final Desk desk;
+    private final Transport transport;
+    private final ObservableValue<Boolean> isHere;
+    private final ScoreView score;
+    private final SplitPane panes = new SplitPane();
+    private final CloseUpView closeUp = new CloseUpView();
+    private final WritePane write;
+    private final GrowthStrip strip;
+    private final PhraseBar phrases;
+    private final FitsPane fits;
+    private final VBox centre;
+
+    /** All that decides what the score shows. */
+    private record Shown(Optional<Tune> tune, Optional<Version> version, Look look, Optional<NoteId> note) {
+        static Shown of(Sight sight) {
+            boolean isPhrase = sight.look().page() == Paging.PHRASE;
+            return new Shown(sight.tune(), sight.version(), sight.look(), isPhrase ? sight.note() : Optional.empty());
+        }
+
+        ScoreWish wish() {
+            return new ScoreWish(
+                    tune,
+                    version,
+                    look.shows(),
+                    look.size(),
+                    look.page(),
+                    look.isInSmallNotes(),
+                    note,
+                    Optional.empty());
+        }
+    }
+
+    /** All that decides what the close-up shows. */
+    private record Near(
+            boolean isShown, Optional<Tune> tune, Optional<Version> version, Sight.Chosen chosen, Playback playback) {
+        static Near of(Sight sight) {
+            return new Near(
+                    sight.look().pane() == Look.Pane.CLOSE_UP,
+                    sight.tune(),
+                    sight.version(),
+                    sight.chosen(),
+                    sight.playback().playing(false));
+        }
+    }
+
+    public BenchRoom(Tools tools) {
+        this.desk = tools.desk();
+        this.transport = tools.transport();
+        this.isHere = tools.isIn(ID);
+        bind(tools.actions());
+        score = new ScoreView(tools.soon(), new ScoreView.Hands() {
+            @Override
+            public void chose(NoteId note) {
+                desk.does(here -> Choosing.note(here, note));
+            }
+
+            @Override
+            public void reached(NoteId note) {
+                desk.does(here -> Choosing.until(here, note));
+            }
+        });
+        score.setId("score");
+        write = new WritePane(desk);
+        strip = new GrowthStrip(desk, tools.actions(), tools.soon());
+        phrases = new PhraseBar(desk, tools.actions());
+        fits = new FitsPane(desk, tools.actions(), score::preview, transport::playTried);
+        panes.setOrientation(Orientation.VERTICAL);
+        panes.getItems().add(score);
+        panes.setId("bench-panes");
+        VBox.setVgrow(panes, Priority.ALWAYS);
+        centre = new VBox(strip, phrases, panes);
+        watch(tools);
+    }
+
+    private void watch(Tools tools) {
+        tools.whileIn(ID, Shown::of, shown -> score.show(shown.wish()));
+        tools.whileIn(ID, Sight::range, score::mark);
+        tools.whileIn(
+                ID,
+                sight -> List.of(sight.tune(), sight.version(), sight.chosen()),
+                chosen -> score.setAccessibleText(NoteWords.of(desk.here())));
+        desk.of(sight -> sight.look().pane()).subscribe(this::showPane);
+        tools.whileIn(ID, Near::of, near -> {
+            if (near.isShown()) {
+                closeUp.show(transport
+                        .realisation()
+                        .flatMap(worked -> near.version()
+                                .flatMap(version -> near.chosen()
+                                        .note()
+                                        .flatMap(note -> CloseUp.of(
+                                                worked, version, near.chosen().profile(), note)))));
+            }
+        });
+    }
+
+    private void showPane(Look.Pane pane) {
+        if (panes.getItems().contains(write) && pane != Look.Pane.WRITE) {
+            write.finish();
+        }
+        panes.getItems().setAll(score);
+        switch (pane) {
+            case NONE -> {}
+            case CLOSE_UP -> {
+                panes.getItems().add(closeUp);
+                divide(CLOSE_UP_SHARE);
+            }
+            case WRITE -> {
+                panes.getItems().add(write);
+                divide(WRITE_SHARE);
+                write.text().requestFocus();
+            }
+        }
+        if (pane != Look.Pane.WRITE) {
+            score.requestFocus();
+        }
+    }
+
+    /** So much of the height for the score at most, and no system cut by it. */
+    private void divide(double share) {
+        panes.setDividerPosition(0, share);
+        Platform.runLater(() -> {
+            double height = panes.getHeight();
+            if (height > 0) {
+                panes.setDividerPosition(0, score.wholeHeight(height * share) / height);
+            }
+        });
+    }
+
+    @Override
+    public String id() {
+        return ID;
+    }
+
+    @Override
+    public Region centre() {
+        return centre;
+    }
+
+    @Override
+    public Optional<Region> side() {
+        return Optional.of(fits);
+    }
+
+    @Override
+    public Node first() {
+        return desk.sight().get().look().pane() == Look.Pane.WRITE ? write.text() : score;
+    }
+
+    @Override
+    public void setTheme(Theme theme) {
+        score.setTheme(theme);
+        closeUp.setTheme(theme);
+        fits.setTheme(theme);
+        strip.setTheme(theme);
+    }
+
+    @Override
+    public void hear(Optional<Double> millis, Optional<NoteId> note) {
+        score.light(note);
+        closeUp.setHeard(millis);
+    }
+
+    @Override
+    public Optional<NoteId> beyondLine(NoteId note, int direction) {
+        return score.beyondLine(note, direction);
+    }
+
+    /** The score of the stage worked on. */
+    public ScoreView score() {
+        return score;
+    }
+
+    // Actions
+
+    private void bind(Actions actions) {
+        does(actions, "place", Placing::best);
+        does(actions, "next-choice", here -> Placing.cycle(here, 1));
+        does(actions, "choice-before", here -> Placing.cycle(here, -1));
+        does(actions, "on-top", Placing::onTop);
+        does(actions, "remove", Placing::remove);
+        does(actions, "keep-option", Options::keepNextBest);
+        does(actions, "other-option", Options::next);
+        does(actions, "slur", Slurs::next);
+        does(actions, "fingering", Fingers::next);
+        actions.bind("fits", isHere, () -> fits.focusList());
+        does(actions, "everywhere", Everywhere::place);
+        does(actions, "change-everywhere", here -> Everywhere.cycle(here, 1));
+        does(actions, "change-back-everywhere", here -> Everywhere.cycle(here, -1));
+        does(actions, "remove-everywhere", Everywhere::remove);
+        does(actions, "times", Everywhere::nextPasses);
+        does(actions, "next-rule", PhraseLayers::next);
+        does(actions, "turn-phrase", Writing::turnPhrase);
+        does(actions, "copy-up", Stages::copyUp);
+        does(actions, "add-stage", Stages::add);
+        actions.bind("rename-stage", isHere, () -> strip.rename());
+        bindLooking(actions);
+        bindWriting(actions);
+    }
+
+    private void does(Actions actions, String id, Function<Here, Outcome> verb) {
+        actions.bind(id, isHere, () -> desk.does(verb));
+    }
+
+    private void bindLooking(Actions actions) {
+        pane(actions, "close-up", Look.Pane.CLOSE_UP);
+        pane(actions, "write", Look.Pane.WRITE);
+        page(actions, "lens", Paging.PHRASE);
+        page(actions, "sheets", Paging.SHEETS);
+        actions.bind("earlier", isHere, () -> closeUp.scrubBy(-SCRUB_MILLIS));
+        actions.bind("later", isHere, () -> closeUp.scrubBy(SCRUB_MILLIS));
+        actions.bindOn("letters", isHere, desk.of(sight -> sight.look().shows().letters()), this::otherLetters);
+        actions.bind("next-fingerings", isHere, this::nextFingerings);
+        actions.bindOn("small-notes", isHere, desk.of(sight -> sight.look().isInSmallNotes()), () -> {
+            desk.look(look -> look.withSmallNotes(!look.isInSmallNotes()));
+            desk.say(
+                    desk.sight().get().look().isInSmallNotes()
+                            ? "Ornaments are written out as small notes"
+                            : "Ornaments are drawn as signs");
+        });
+        actions.bind("larger", isHere, () -> size(Size.stepped(score.space(), 1)));
+        actions.bind("smaller", isHere, () -> size(Size.stepped(score.space(), -1)));
+        actions.bindOn(
+                "fit-width", isHere, desk.of(sight -> sight.look().size().equals(Size.WIDTH)), () -> size(Size.WIDTH));
+        actions.bindOn(
+                "fit-whole", isHere, desk.of(sight -> sight.look().size().equals(Size.WHOLE)), () -> size(Size.WHOLE));
+    }
+
+    private void pane(Actions actions, String id, Look.Pane pane) {
+        actions.bindOn(
+                id,
+                isHere,
+                desk.of(sight -> sight.look().pane() == pane),
+                () -> desk.look(look -> look.withPane(look.pane() == pane ? Look.Pane.NONE : pane)));
+    }
+
+    private void page(Actions actions, String id, Paging page) {
+        actions.bindOn(
+                id,
+                isHere,
+                desk.of(sight -> sight.look().page() == page),
+                () -> desk.look(look -> look.withPage(look.page() == page ? Paging.LONG : page)));
+    }
+
+    private void size(Size size) {
+        desk.look(look -> look.withSize(size));
+        desk.say(
+                size.equals(Size.WIDTH)
+                        ? "A usual page across"
+                        : size.equals(Size.WHOLE)
+                                ? "The whole tune in sight, if it can be read then"
+                                : "A staff space is drawn with " + size.pixels() + " pixels");
+    }
+
+    private void otherLetters() {
+        desk.look(look -> look.withShows(look.shows().withLetters(!look.shows().letters())));
+    }
+
+    private void nextFingerings() {
+        Score.Fingerings[] all = Score.Fingerings.values();
+        desk.look(look -> look.withShows(
+                look.shows().withFingerings(all[(look.shows().fingerings().ordinal() + 1) % all.length])));
+    }
+
+    /** Writing and correcting the tune itself on the staff. */
+    private void bindWriting(Actions actions) {
+        for (Step step : Step.values()) {
+            adds(
+                    actions,
+                    "note-" + step.name().toLowerCase(java.util.Locale.ROOT),
+                    (editor, note) -> editor.inserted(note, step));
+        }
+        adds(actions, "add-rest", TuneEditor::insertedRest);
+        corrects(actions, "step-up", (editor, note) -> editor.stepped(note, 1));
+        corrects(actions, "step-down", (editor, note) -> editor.stepped(note, -1));
+        corrects(actions, "octave-up", (editor, note) -> editor.stepped(note, 7));
+        corrects(actions, "octave-down", (editor, note) -> editor.stepped(note, -7));
+        corrects(actions, "sharper", (editor, note) -> editor.altered(note, 1));
+        corrects(actions, "flatter", (editor, note) -> editor.altered(note, -1));
+        corrects(actions, "twice-as-long", (editor, note) -> editor.lengthened(note, Fraction.of(2, 1)));
+        corrects(actions, "half-as-long", (editor, note) -> editor.lengthened(note, Fraction.of(1, 2)));
+        corrects(actions, "dotted", (editor, note) -> editor.lengthened(note, Fraction.of(3, 2)));
+        corrects(actions, "tie", TuneEditor::tied);
+        corrects(actions, "bar-line", (editor, note) -> editor.insertedSign(note, "|"));
+        corrects(actions, "repeat-end", (editor, note) -> editor.insertedSign(note, ":|"));
+        corrects(actions, "repeat-begin", (editor, note) -> editor.insertedSign(note, "|:"));
+        corrects(actions, "part-end", (editor, note) -> editor.insertedSign(note, "||"));
+        does(actions, "take-out", Writing::takeOut);
+        does(actions, "tune-up", here -> Writing.transpose(here, 1));
+        does(actions, "tune-down", here -> Writing.transpose(here, -1));
+        does(actions, "next-metre", here -> Writing.nextMetre(here, 1));
+        does(actions, "metre-before", here -> Writing.nextMetre(here, -1));
+        does(actions, "key-sharper", here -> Writing.moveKey(here, 1));
+        does(actions, "key-flatter", here -> Writing.moveKey(here, -1));
+    }
+
+    private void corrects(Actions actions, String id, Writing.Correction correction) {
+        does(actions, id, here -> Writing.correct(here, correction));
+    }
+
+    /** Something is added after the chosen note and gone on to. */
+    private void adds(Actions actions, String id, Writing.Correction correction) {
+        actions.bind(id, isHere, () -> {
+            Here before = desk.here();
+            desk.does(here -> Writing.correct(here, correction));
+            if (Writing.hasGrown(before, desk.here())) {
+                desk.does(here -> Choosing.walk(here, 1));
+            }
+        });
+    }
+
+    /** What is drawn in pale ink. */
+    Optional<Placement> previewed() {
+        return score.previewed();
+    }
+}

@@ -1,0 +1,228 @@
+package wildflourish.desktop.bench;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.concurrent.Executor;
+import javafx.application.Platform;
+import javafx.geometry.Pos;
+import javafx.scene.control.Button;
+import javafx.scene.control.Label;
+import javafx.scene.control.TextField;
+import javafx.scene.control.ToggleButton;
+import javafx.scene.control.ToggleGroup;
+import javafx.scene.input.KeyCode;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Region;
+import javafx.scene.layout.StackPane;
+import javafx.scene.layout.VBox;
+import wildflourish.core.hand.Scene;
+import wildflourish.core.ornament.Profile;
+import wildflourish.core.placing.Ease;
+import wildflourish.core.tune.Tune;
+import wildflourish.core.version.Stair;
+import wildflourish.core.version.Version;
+import wildflourish.core.words.Words;
+import wildflourish.desktop.action.Actions;
+import wildflourish.desktop.action.Controls;
+import wildflourish.desktop.desk.Choosing;
+import wildflourish.desktop.desk.Desk;
+import wildflourish.desktop.desk.Sight;
+import wildflourish.desktop.desk.Stages;
+import wildflourish.desktop.look.TempoPicture;
+import wildflourish.desktop.look.Theme;
+
+/** The stages of the stair over the score, the plainest first, each with its tempo, how much is placed and how hard it is; another is added and one renamed in place. */
+final class GrowthStrip extends HBox {
+    private final Desk desk;
+    private final Executor soon;
+    private final HBox nodes = new HBox();
+    private final TextField name = new TextField();
+    private final List<Node> shown = new ArrayList<>();
+    private Theme theme = Theme.LIGHT;
+
+    /** What the strip shows. */
+    private record Wanted(Optional<Stair> stair, Optional<Tune> tune, Profile profile, int stage) {
+        static Wanted of(Sight sight) {
+            return new Wanted(
+                    sight.stair(),
+                    sight.tune(),
+                    sight.chosen().profile(),
+                    sight.chosen().stage());
+        }
+    }
+
+    GrowthStrip(Desk desk, Actions actions, Executor soon) {
+        this.desk = desk;
+        this.soon = soon;
+        setId("growth-strip");
+        getStyleClass().add("growth-strip");
+        setAlignment(Pos.CENTER_LEFT);
+        nodes.setAlignment(Pos.CENTER_LEFT);
+        Button add = Controls.icon(actions.of("add-stage"));
+        Button copy = Controls.icon(actions.of("copy-up"));
+        name.setId("stage-name");
+        name.setPrefColumnCount(12);
+        name.setAccessibleText("Name of this stage");
+        name.setVisible(false);
+        name.managedProperty().bind(name.visibleProperty());
+        name.setOnAction(event -> endNaming(true));
+        name.focusedProperty().addListener((at, before, isFocused) -> {
+            if (!isFocused) {
+                endNaming(true);
+            }
+        });
+        name.setOnKeyPressed(event -> {
+            if (event.getCode() == KeyCode.ESCAPE) {
+                endNaming(false);
+                event.consume();
+            }
+        });
+        getChildren().addAll(nodes, name, add, copy);
+        desk.of(Wanted::of).subscribe(this::show);
+    }
+
+    void setTheme(Theme newTheme) {
+        theme = newTheme;
+        show(Wanted.of(desk.sight().get()));
+    }
+
+    /** The name of the stage worked on, to be typed over. */
+    void rename() {
+        desk.sight().get().version().ifPresent(version -> {
+            name.setText(version.name());
+            name.setVisible(true);
+            name.requestFocus();
+            name.selectAll();
+        });
+    }
+
+    private void endNaming(boolean isTaken) {
+        if (name.isVisible()) {
+            name.setVisible(false);
+            if (isTaken) {
+                desk.does(here -> Stages.rename(here, name.getText()));
+            }
+        }
+    }
+
+    private void show(Wanted wanted) {
+        List<Version> stages = wanted.stair().map(Stair::stages).orElse(List.of());
+        if (stages.size() != shown.size()) {
+            rebuild(stages.size());
+        }
+        for (int stage = 0; stage < stages.size(); stage++) {
+            shown.get(stage).show(stages.get(stage), stage == wanted.stage());
+        }
+        askEase(wanted, stages);
+    }
+
+    /** How hard each stage is, worked out away from the window's thread; those that are as they were are not worked out again. */
+    private void askEase(Wanted wanted, List<Version> stages) {
+        wanted.tune().ifPresent(tune -> {
+            for (int i = 0; i < stages.size(); i++) {
+                Node node = shown.get(i);
+                Question question = new Question(tune, stages.get(i), wanted.profile());
+                if (node.asks(question)) {
+                    soon.execute(() -> {
+                        Ease ease = question.answered();
+                        Platform.runLater(() -> node.show(question, ease));
+                    });
+                }
+            }
+        });
+    }
+
+    /** All that decides how hard a stage is. */
+    private record Question(Tune tune, Version version, Profile profile) {
+        Ease answered() {
+            return version.isPlain() ? Ease.PLAIN : Ease.of(Scene.of(tune, version, profile));
+        }
+    }
+
+    private void rebuild(int count) {
+        nodes.getChildren().clear();
+        shown.clear();
+        ToggleGroup group = new ToggleGroup();
+        for (int stage = 0; stage < count; stage++) {
+            if (stage > 0) {
+                Region stem = new Region();
+                stem.getStyleClass().add("stem");
+                nodes.getChildren().add(stem);
+            }
+            Node node = new Node(stage, group);
+            shown.add(node);
+            nodes.getChildren().add(node);
+        }
+    }
+
+    /** One stage. */
+    private final class Node extends ToggleButton {
+        private final Label title = new Label();
+        private final TempoPicture tempo = new TempoPicture();
+        private final Label more = new Label();
+        private final HBox leaves = new HBox();
+        private String words = "";
+        private Optional<Question> asked = Optional.empty();
+
+        Node(int stage, ToggleGroup group) {
+            setId("stage-" + stage);
+            getStyleClass().add("stage");
+            setToggleGroup(group);
+            title.getStyleClass().add("stage-name");
+            more.getStyleClass().add("quiet");
+            leaves.getStyleClass().add("ease");
+            leaves.setAlignment(Pos.CENTER);
+            HBox first = new HBox(title, leaves);
+            first.getStyleClass().add("stage-line");
+            HBox second = new HBox(new StackPane(tempo), more);
+            second.getStyleClass().add("stage-line");
+            setGraphic(new VBox(first, second));
+            setOnAction(event -> {
+                setSelected(true);
+                desk.does(here -> Choosing.stage(here, stage));
+            });
+            setOnMouseClicked(event -> {
+                if (event.getClickCount() == 2) {
+                    rename();
+                }
+            });
+        }
+
+        void show(Version version, boolean isWorkedOn) {
+            int count = version.ornamented();
+            setSelected(isWorkedOn);
+            title.setText(version.name());
+            tempo.show(version.playing().tempo(), theme, isWorkedOn);
+            more.setText(count == 0 ? "plain" : count == 1 ? "1 spot" : count + " spots");
+            words = "Stage " + version.name() + ", " + more.getText() + ", "
+                    + Words.tempo(version.playing().tempo());
+            setAccessibleText(words);
+        }
+
+        /** Whether something has not been asked yet. */
+        boolean asks(Question question) {
+            boolean isNew = !asked.equals(Optional.of(question));
+            asked = Optional.of(question);
+            return isNew;
+        }
+
+        /** One to four leaves: the more, the harder; an answer that comes too late is left out. */
+        void show(Question question, Ease ease) {
+            if (!asked.equals(Optional.of(question))) {
+                return;
+            }
+            leaves.getChildren().clear();
+            for (int i = 0; i < ease.ordinal(); i++) {
+                Region leaf = new Region();
+                leaf.getStyleClass().add(ease == Ease.TOO_HARD ? "leaf-warn" : "leaf");
+                leaves.getChildren().add(leaf);
+            }
+            setAccessibleText(words + ", " + ease.word());
+            Controls.tip(
+                    this,
+                    words + "; at this tempo " + ease.word()
+                            + ". Page Up and Page Down go from stage to stage, a double click renames.");
+        }
+    }
+}

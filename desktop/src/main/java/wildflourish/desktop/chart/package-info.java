@@ -1,0 +1,2 @@
+/** Every note of an instrument. A room; uses room. */
+package wildflourish.desktop.chart;

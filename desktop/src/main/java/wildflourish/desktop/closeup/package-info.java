@@ -1,2 +1,0 @@
-/** A spot in milliseconds: pitch line and lanes. Uses desk and look. */
-package wildflourish.desktop.closeup;

@@ -1,0 +1,279 @@
+package wildflourish.desktop.hearing;
+
+import java.util.List;
+import java.util.Optional;
+import java.util.concurrent.Executor;
+import javafx.animation.AnimationTimer;
+import javafx.animation.PauseTransition;
+import javafx.application.Platform;
+import javafx.beans.property.ReadOnlyObjectProperty;
+import javafx.beans.property.ReadOnlyObjectWrapper;
+import javafx.util.Duration;
+import wildflourish.core.music.Fraction;
+import wildflourish.core.music.Metre;
+import wildflourish.core.music.Tempo;
+import wildflourish.core.ornament.Profile;
+import wildflourish.core.performance.PlayRange;
+import wildflourish.core.performance.Realisation;
+import wildflourish.core.performance.Realiser;
+import wildflourish.core.performance.Reeds;
+import wildflourish.core.tune.NoteId;
+import wildflourish.core.tune.NotePlace;
+import wildflourish.core.tune.Tune;
+import wildflourish.core.version.Placement;
+import wildflourish.core.version.Spot;
+import wildflourish.core.version.Version;
+import wildflourish.desktop.desk.Desk;
+import wildflourish.desktop.desk.Playback;
+import wildflourish.desktop.desk.Sight;
+import wildflourish.desktop.play.Performance;
+import wildflourish.desktop.play.Player;
+
+/** Plays what is chosen on the desk, and goes on in place when stage, tempo or instrument change. Looks at the player's clock only while it plays. */
+public final class Transport {
+    private static final String NOTHING = "There is nothing to play: open a book with a tune in it.";
+
+    /** A slider that is drawn along is followed so often. */
+    private static final Duration FOLLOWED_AFTER = Duration.millis(60);
+
+    private final Desk desk;
+    private final Player player;
+    private final Executor soon;
+    private final PauseTransition following = new PauseTransition(FOLLOWED_AFTER);
+    private final ReadOnlyObjectWrapper<Optional<Player.Heard>> heard = new ReadOnlyObjectWrapper<>(Optional.empty());
+    private final AnimationTimer timer = new AnimationTimer() {
+        @Override
+        public void handle(long now) {
+            if (player.isPlaying()) {
+                heard.set(player.heard());
+            } else {
+                finished();
+            }
+        }
+    };
+
+    /** All that decides what is heard. */
+    private record Wanted(Tune tune, Version version, Profile profile, Tempo tempo, boolean hasDrones, Reeds reeds) {
+        static Optional<Wanted> of(Sight sight) {
+            return sight.tune()
+                    .flatMap(tune -> sight.version()
+                            .map(version -> new Wanted(
+                                    tune,
+                                    version,
+                                    sight.chosen().profile(),
+                                    tempo(sight, tune, version),
+                                    sight.playback().hasDrones(),
+                                    sight.playback().reeds())));
+        }
+
+        private static Tempo tempo(Sight sight, Tune tune, Version version) {
+            Tempo own = sight.playback().isRelaxed()
+                    ? tune.header().type().relaxed()
+                    : version.playing().tempo();
+            return own.times(sight.playback().speed());
+        }
+
+        Realisation realised() {
+            return dressed(Realiser.realise(tune, version, profile, tempo));
+        }
+
+        Realisation dressed(Realisation worked) {
+            return (hasDrones ? worked : worked.withoutDrones()).with(reeds);
+        }
+    }
+
+    /** With what works out a realisation away from the window's thread. */
+    public Transport(Desk desk, Player player, Executor soon) {
+        this.desk = desk;
+        this.player = player;
+        this.soon = soon;
+        following.setOnFinished(event -> follow());
+        desk.of(Sight::tune).addListener((at, before, after) -> stop());
+        desk.of(Wanted::of).addListener((at, before, after) -> {
+            if (isPlaying()) {
+                following.playFromStart();
+            }
+        });
+    }
+
+    private boolean isPlaying() {
+        return desk.sight().get().playback().isPlaying();
+    }
+
+    /** What is heard, many times a second while something plays; nothing when it stops. */
+    public ReadOnlyObjectProperty<Optional<Player.Heard>> heard() {
+        return heard.getReadOnlyProperty();
+    }
+
+    public boolean isSilent() {
+        return player.isSilent();
+    }
+
+    /** The tempo that would be heard: the stage's own or the relaxed one, times the speed. */
+    public static Optional<Tempo> tempo(Sight sight) {
+        return Wanted.of(sight).map(Wanted::tempo);
+    }
+
+    /** The chosen stage worked out at the tempo that would be heard. */
+    public Optional<Realisation> realisation() {
+        return Wanted.of(desk.sight().get())
+                .map(wanted -> desk.here()
+                        .scene()
+                        .filter(scene -> scene.playing().tempo().equals(wanted.tempo()))
+                        .map(scene -> wanted.dressed(Realiser.realise(scene)))
+                        .orElseGet(wanted::realised));
+    }
+
+    // Playing
+
+    /** Plays a stretch, or stops where something plays. */
+    public void playOrStop(Playback.Stretch stretch, boolean isLooped) {
+        if (isPlaying()) {
+            stop();
+        } else {
+            play(stretch, isLooped);
+        }
+    }
+
+    private void play(Playback.Stretch stretch, boolean isLooped) {
+        NoteId note = desk.sight().get().note().orElse(new NoteId(-1));
+        ready().ifPresent(worked -> {
+            PlayRange range = switch (stretch) {
+                case HERE -> PlayRange.from(worked, note);
+                case PHRASE -> PlayRange.phrase(worked, note);
+                case PART -> PlayRange.part(worked, note);
+                case TUNE -> PlayRange.whole(worked);
+            };
+            play(worked, range.looped(isLooped));
+        });
+    }
+
+    /** What can be played; where there is nothing that is said. */
+    private Optional<Realisation> ready() {
+        Optional<Realisation> worked = realisation()
+                .filter(each ->
+                        desk.sight().get().note().isPresent() && !each.moments().isEmpty());
+        if (worked.isEmpty()) {
+            desk.say(NOTHING);
+        }
+        return worked;
+    }
+
+    /** Goes round from one written note to another. */
+    public void loop(NoteId first, NoteId last) {
+        ready().ifPresent(worked -> play(worked, PlayRange.between(worked, first, last)));
+    }
+
+    /** Plays the place of something that might be placed as it would sound, once. */
+    public void playTried(Placement placement) {
+        Optional<Wanted> wanted = Wanted.of(desk.sight().get());
+        wanted.ifPresent(each -> soon.execute(() -> {
+            NoteId at = placement.span().first();
+            Spot spot = each.version().at(at).orElse(Spot.bare(at)).withPlayed(placement);
+            Version tried = each.version().with(each.tune(), spot);
+            Realisation worked = each.dressed(Realiser.realise(each.tune(), tried, each.profile(), each.tempo()));
+            PlayRange range = PlayRange.between(
+                            worked,
+                            beside(each.tune(), at, -1),
+                            beside(each.tune(), placement.span().last(), 1))
+                    .looped(false);
+            Platform.runLater(() -> begin(new Performance(worked, range, Performance.CountIn.NONE)));
+        }));
+    }
+
+    private static NoteId beside(Tune tune, NoteId note, int distance) {
+        return tune.neighbour(note, distance).map(each -> each.id()).orElse(note);
+    }
+
+    /** Call and answer from the phrase of the chosen note on: so many phrases joined, then as long a silence with a quiet pulse. */
+    public void echo(int joined) {
+        if (isPlaying()) {
+            stop();
+            return;
+        }
+        ready().ifPresent(worked -> {
+            List<PlayRange> calls =
+                    PlayRange.phrases(worked, desk.sight().get().note().orElseThrow(), joined);
+            begin(new Performance(worked, calls, true, countIn(worked, calls.get(0))));
+            desk.say("Call and answer: listen, then play it back over the quiet pulse");
+        });
+    }
+
+    /** The part of the chosen note, its first ending so many times, then as it is really played. */
+    public void drill() {
+        if (isPlaying()) {
+            stop();
+            return;
+        }
+        int rounds = desk.sight().get().playback().rounds();
+        ready().ifPresent(worked -> {
+            List<PlayRange> ranges =
+                    PlayRange.drill(worked, desk.sight().get().note().orElseThrow(), rounds);
+            begin(new Performance(worked, ranges, false, countIn(worked, ranges.get(0))));
+            desk.say(
+                    ranges.size() > rounds
+                            ? "The part " + rounds + " times with its first ending, then on as it is played"
+                            : "The part " + rounds + " times");
+        });
+    }
+
+    private void play(Realisation realisation, PlayRange range) {
+        begin(new Performance(realisation, range, countIn(realisation, range)));
+    }
+
+    private void begin(Performance performance) {
+        player.play(performance);
+        desk.playback(playback -> playback.playing(true));
+        timer.start();
+    }
+
+    /** A bar of beats, and where a pickup follows, the beats before it too: so the first beat of the tune is never in doubt. */
+    private Performance.CountIn countIn(Realisation realisation, PlayRange range) {
+        if (!desk.sight().get().playback().isCountedIn()) {
+            return new Performance.CountIn(Fraction.ZERO, realisation.tempo().beatLength());
+        }
+        Tune tune = realisation.tune();
+        Fraction perWhole = realisation.tempo().millisOf(Fraction.ONE);
+        NotePlace first = realisation
+                .at(range.startWholeNotes().times(perWhole).toDouble() + 1e-6)
+                .map(moment -> tune.placeOf(moment.cue().note()))
+                .orElse(new NotePlace(0, 0, Fraction.ZERO));
+        Metre metre = tune.metreAt(first.bar());
+        Fraction beat = realisation.tempo().beatLength();
+        boolean beatsFillBar = metre.barLength().modulo(beat).isZero();
+        return new Performance.CountIn(
+                metre.barLength().plus(first.offset()), beatsFillBar ? beat : metre.countLength());
+    }
+
+    /** Works out away from the window's thread what is to be heard from now on. */
+    private void follow() {
+        Wanted.of(desk.sight().get())
+                .ifPresent(wanted -> soon.execute(() -> {
+                    Realisation worked = wanted.realised();
+                    Platform.runLater(() -> {
+                        if (isPlaying() && Wanted.of(desk.sight().get()).equals(Optional.of(wanted))) {
+                            player.change(worked);
+                        }
+                    });
+                }));
+    }
+
+    public void stop() {
+        player.stop();
+        finished();
+    }
+
+    private void finished() {
+        timer.stop();
+        if (isPlaying()) {
+            desk.playback(playback -> playback.playing(false));
+        }
+        heard.set(Optional.empty());
+    }
+
+    /** Nothing sounds any more; it is of no use afterwards. */
+    public void close() {
+        stop();
+        player.close();
+    }
+}

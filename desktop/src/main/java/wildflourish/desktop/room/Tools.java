@@ -1,0 +1,61 @@
+package wildflourish.desktop.room;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Set;
+import java.util.concurrent.Executor;
+import java.util.function.Consumer;
+import java.util.function.Function;
+import java.util.function.Supplier;
+import javafx.beans.value.ObservableValue;
+import wildflourish.core.instrument.Instrument;
+import wildflourish.desktop.action.Actions;
+import wildflourish.desktop.desk.Choosing;
+import wildflourish.desktop.desk.Desk;
+import wildflourish.desktop.desk.Sight;
+import wildflourish.desktop.hearing.Transport;
+
+/**
+ * What a room works with.
+ *
+ * @param actions where it puts what one can do in it
+ * @param soon does what takes milliseconds: lays out a score
+ * @param away for what takes longer
+ * @param owned the instruments that the class owns
+ */
+public record Tools(Desk desk, Actions actions, Transport transport, Executor soon, Away away, Owned owned) {
+    /** Works something out away from the window's thread and gives it back, with a notice when it takes a while. */
+    public interface Away {
+        <T> void work(String words, Supplier<T> question, Consumer<T> then);
+    }
+
+    /** The ids of the instruments that the class owns, kept from one start to the next. */
+    public interface Owned {
+        Set<String> all();
+
+        void keep(Set<String> ids);
+    }
+
+    /** Whether a room is the one in sight. */
+    public ObservableValue<Boolean> isIn(String room) {
+        return desk.of(sight -> sight.room().equals(room));
+    }
+
+    /** Shows a part of what is on the desk, and shows it again whenever it is another, as long as one is in the room; what changes elsewhere is shown when one comes in. */
+    public <T> void whileIn(String room, Function<Sight, T> part, Consumer<T> shower) {
+        List<T> shown = new ArrayList<>();
+        desk.of(sight -> sight.room().equals(room) ? List.of(part.apply(sight)) : List.<T>of())
+                .subscribe(now -> {
+                    if (!now.isEmpty() && !shown.equals(now)) {
+                        shown.clear();
+                        shown.addAll(now);
+                        shower.accept(now.get(0));
+                    }
+                });
+    }
+
+    /** Works on another instrument. */
+    public void work(Instrument instrument) {
+        desk.does(here -> Choosing.instrument(here, instrument));
+    }
+}
