@@ -78,6 +78,8 @@ public final class Synth {
     private Glide[] underGlides = {};
     private double level;
     private long noise = 0x5DEECE66DL;
+    /** Where the next sample follows those rendered last. */
+    private double lastMillis;
 
     /** A voice ready to render from a time on. */
     public Synth(Realisation realisation, double fromMillis) {
@@ -101,7 +103,36 @@ public final class Synth {
         while (next < moments.size() && moments.get(next).endMillis().toDouble() <= fromMillis) {
             next++;
         }
+        lastMillis = fromMillis;
         enter();
+    }
+
+    /**
+     * Takes up the sound where another voice is: its pitch, its loudness, where its waves stand. So this one goes on from it without a step, though it plays
+     * another stage, tempo or instrument, or the same from its beginning.
+     */
+    public void goOnFrom(Synth before) {
+        phase = before.phase;
+        beatPhase = before.beatPhase;
+        frequency = before.frequency;
+        if (level > 0
+                || before.tone.decayMillis().isEmpty()
+                || tone.decayMillis().isEmpty()) {
+            level = before.level;
+        }
+        droneLevel = before.droneLevel;
+        System.arraycopy(before.underPhases, 0, underPhases, 0, MOST_UNDER);
+        System.arraycopy(before.underBeatPhases, 0, underBeatPhases, 0, MOST_UNDER);
+        for (int i = 0; i < Math.min(drones.length, before.drones.length); i++) {
+            dronePhases[i] = before.dronePhases[i];
+        }
+    }
+
+    /** The same for the note under way, which was struck before and goes on dying away. */
+    public void goOnWithin(Synth before) {
+        goOnFrom(before);
+        level = before.level;
+        left = before.left;
     }
 
     /** Samples between −1 and 1 from the time on, at {@link #SAMPLE_RATE}; silence after the end. Call with times that follow each other. */
@@ -116,6 +147,12 @@ public final class Synth {
             samples[i] = sample(now);
             now = fromMillis + (i + 1) * step;
         }
+        lastMillis = now;
+    }
+
+    /** Samples that follow those rendered last. */
+    public void renderOn(float[] samples) {
+        render(lastMillis, samples, samples.length);
     }
 
     /** A whole realisation as samples, with a short tail in which the last note dies away. */

@@ -37,6 +37,12 @@ final class DemoCommand implements Callable<Integer> {
     @Option(names = "--printer", description = "a stand-in for a printer: what is printed lies in this folder as PDF")
     private Optional<String> printer = Optional.empty();
 
+    @Option(
+            names = "--speaker",
+            description =
+                    "a stand-in for a sound device: what it hears lies in this folder as heard.wav; a file called unplugged in it takes the device away")
+    private Optional<String> speaker = Optional.empty();
+
     @Option(names = "--first", description = "as on the very first start, with its welcome")
     private boolean first;
 
@@ -51,6 +57,7 @@ final class DemoCommand implements Callable<Integer> {
         size.ifPresent(pixels -> parameters.add("--size=" + checked(pixels)));
         instrument.map(Asked::instrument).ifPresent(each -> parameters.add("--instrument=" + each.id()));
         printer.ifPresent(folder -> parameters.add("--printer=" + folder));
+        speaker.ifPresent(folder -> parameters.add("--speaker=" + folder));
         if (first) {
             parameters.add("--first");
         }

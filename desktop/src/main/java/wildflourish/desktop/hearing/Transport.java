@@ -41,9 +41,12 @@ public final class Transport {
     private final Executor soon;
     private final PauseTransition following = new PauseTransition(FOLLOWED_AFTER);
     private final ReadOnlyObjectWrapper<Optional<Player.Heard>> heard = new ReadOnlyObjectWrapper<>(Optional.empty());
+    private final ReadOnlyObjectWrapper<Player.Status> status =
+            new ReadOnlyObjectWrapper<>(new Player.Status(false, false, 0));
     private final AnimationTimer timer = new AnimationTimer() {
         @Override
         public void handle(long now) {
+            status.set(player.status());
             if (player.isPlaying()) {
                 heard.set(player.heard());
             } else {
@@ -88,6 +91,7 @@ public final class Transport {
         this.player = player;
         this.soon = soon;
         following.setOnFinished(event -> follow());
+        desk.of(sight -> sight.playback().latencyMillis()).subscribe(player::setLatency);
         desk.of(Sight::tune).addListener((at, before, after) -> stop());
         desk.of(Wanted::of).addListener((at, before, after) -> {
             if (isPlaying()) {
@@ -105,8 +109,28 @@ public final class Transport {
         return heard.getReadOnlyProperty();
     }
 
-    public boolean isSilent() {
-        return player.isSilent();
+    /** How the sound fares; told anew when it is another while something plays, and when a device has been looked for. */
+    public ReadOnlyObjectProperty<Player.Status> status() {
+        return status.getReadOnlyProperty();
+    }
+
+    /** Looks for a sound device. */
+    public void look() {
+        player.look(found -> Platform.runLater(() -> status.set(found)));
+    }
+
+    /** Milliseconds since beats began to be knocked, by the device's clock alone, and how long a beat lasts; empty while none are. */
+    public Optional<Double> knocking() {
+        return player.knocking();
+    }
+
+    /** Knocks beats alone, to be tapped along with, for so long; gives how long a beat lasts, in milliseconds. */
+    public Optional<Double> knock(int beats) {
+        return ready().map(worked -> {
+            Fraction beat = worked.tempo().beatLength();
+            begin(new Performance(worked, PlayRange.whole(worked), new Performance.CountIn(beat.times(beats), beat)));
+            return worked.tempo().millisOf(beat).toDouble();
+        });
     }
 
     /** The tempo that would be heard: the stage's own or the relaxed one, times the speed. */

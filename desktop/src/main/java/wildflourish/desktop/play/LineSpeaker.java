@@ -14,6 +14,8 @@ public final class LineSpeaker implements Speaker {
     private static final int BUFFER_BYTES = Synth.SAMPLE_RATE * 2 / 10;
 
     private final SourceDataLine line;
+    private boolean hasBegun;
+    private volatile int underruns;
 
     private LineSpeaker(SourceDataLine line) {
         this.line = line;
@@ -36,14 +38,22 @@ public final class LineSpeaker implements Speaker {
     }
 
     @Override
-    public void write(float[] samples, int count) {
+    public boolean write(float[] samples, int count) {
+        if (!line.isOpen()) {
+            return false;
+        }
+        if (hasBegun && line.available() >= line.getBufferSize()) {
+            int more = underruns + 1;
+            underruns = more;
+        }
+        hasBegun = true;
         byte[] bytes = new byte[count * 2];
         for (int i = 0; i < count; i++) {
             int value = Math.round(Math.max(-1, Math.min(1, samples[i])) * 32767);
             bytes[2 * i] = (byte) value;
             bytes[2 * i + 1] = (byte) (value >> 8);
         }
-        line.write(bytes, 0, bytes.length);
+        return line.write(bytes, 0, bytes.length) == bytes.length;
     }
 
     @Override
@@ -54,6 +64,11 @@ public final class LineSpeaker implements Speaker {
     @Override
     public boolean isSilent() {
         return false;
+    }
+
+    @Override
+    public int underruns() {
+        return underruns;
     }
 
     @Override

@@ -1,224 +1,341 @@
 package wildflourish.desktop.play;
 
 import java.util.ArrayDeque;
+import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.Deque;
-import java.util.Iterator;
+import java.util.List;
 import java.util.Optional;
+import java.util.concurrent.BlockingQueue;
+import java.util.concurrent.LinkedBlockingQueue;
+import java.util.concurrent.TimeUnit;
+import java.util.function.Consumer;
 import java.util.function.Supplier;
-import wildflourish.core.music.Fraction;
 import wildflourish.core.performance.Moment;
-import wildflourish.core.performance.PlayRange;
 import wildflourish.core.performance.Realisation;
-import wildflourish.core.sound.Click;
 import wildflourish.core.sound.Synth;
 
 /**
- * Plays a realisation through a speaker on a thread of its own. The place is kept in whole notes, so that another stage or tempo goes on
- * where the last one was. What is heard now is told by the speaker's clock, not by what has been rendered.
+ * The sound engine: one thread that takes commands and mixes what sounds into a line. The line is opened when there is something to hear, stays open while there is,
+ * and is closed after some seconds of silence; opening and closing it keeps nobody waiting. Where the device is lost, it plays on unheard and looks for the device again.
+ * What is heard now is told by the line's clock, not by what has been rendered.
  */
 public final class Player implements AutoCloseable {
-    /** How loud the pulse is under an answer, of a count-in. */
-    private static final float QUIET = 0.3f;
+    /** Of silence, after which the line is closed. */
+    private static final double SILENCE_MILLIS = 10_000;
 
+    private static final double RETRY_MILLIS = 1000;
     private static final int BLOCK = Synth.SAMPLE_RATE / 100;
+    private static final int MOST_SEGMENTS = 256;
 
-    private final Supplier<Speaker> speakers;
+    private final Supplier<Optional<Speaker>> speakers;
+    private final double silenceMillis;
+    private final BlockingQueue<Runnable> commands = new LinkedBlockingQueue<>();
     private final Deque<Segment> segments = new ArrayDeque<>();
-    private Optional<Run> run = Optional.empty();
+    private volatile Optional<Thread> thread = Optional.empty();
+    private volatile boolean isPlaying;
+    private volatile boolean isClosed;
+    private volatile int latencyMillis;
+    private volatile Status status = new Status(false, false, 0);
+    /** Counts what was asked to be played. */
+    private int plays;
 
-    /** A stretch of the stream in which one realisation advances evenly from a place. */
-    private record Segment(double streamMillis, double wholeNotes, Performance performance, boolean isCountIn) {
+    // On the engine's thread alone
+    private final List<Stream> leaving = new ArrayList<>();
+    private final float[] block = new float[BLOCK];
+    private final float[] mixed = new float[BLOCK];
+    private Optional<Stream> playing = Optional.empty();
+    private int number;
+    private double silentFor;
+    private double lostFor;
+    /** Of the block that is being mixed, so many samples are rendered already. */
+    private int rendered;
+
+    /** What is sounding, with the time of the stream at which it was opened; seen by those who ask what is heard. */
+    private volatile Optional<Line> line = Optional.empty();
+
+    private volatile double streamMillis;
+
+    private record Line(Speaker speaker, double openedMillis) {
+        double heardMillis() {
+            return openedMillis + speaker.heardMillis();
+        }
+    }
+
+    /** A stretch of the stream in which one realisation advances evenly from a place; nothing of a tune where the place is empty. */
+    private record Segment(double streamMillis, Stream.Mark mark) {
         double wholeNotesAt(double heardMillis) {
-            return wholeNotes + (heardMillis - streamMillis) / performance.millisPerWholeNote();
+            return mark.wholeNotes().orElseThrow()
+                    + (heardMillis - streamMillis) / mark.performance().millisPerWholeNote();
         }
     }
 
     /** What is heard at one moment: the place in the realisation in milliseconds, and the moment that sounds there. */
     public record Heard(Realisation realisation, double millis, Optional<Moment> moment) {}
 
+    /**
+     * How the sound fares.
+     *
+     * @param isSilent there is no device: what plays goes unheard
+     * @param isLost there was one, and it is gone
+     * @param underruns gaps that were heard since the line was opened, for want of time
+     */
+    public record Status(boolean isSilent, boolean isLost, int underruns) {}
+
     public Player() {
-        this(() -> LineSpeaker.open().orElseGet(SilentSpeaker::new));
+        this(LineSpeaker::open);
     }
 
-    public Player(Supplier<Speaker> speakers) {
+    /** With what opens a device; empty where there is none. */
+    public Player(Supplier<Optional<Speaker>> speakers) {
+        this(speakers, SILENCE_MILLIS);
+    }
+
+    Player(Supplier<Optional<Speaker>> speakers, double silenceMillis) {
         this.speakers = speakers;
+        this.silenceMillis = silenceMillis;
     }
 
-    /** Begins, in place of what was playing. */
+    /** Begins, in place of what was playing, which fades out. */
     public synchronized void play(Performance performance) {
-        stop();
-        segments.clear();
-        Run started = new Run(performance, speakers.get());
-        run = Optional.of(started);
-        Thread thread = new Thread(started, "player");
-        thread.setDaemon(true);
-        thread.start();
+        isPlaying = true;
+        int mine = ++plays;
+        command(() -> {
+            leave();
+            number = mine;
+            playing = Optional.of(new Stream(performance, this::mark));
+        });
     }
 
-    /** Goes on at the same place with another stage or tempo; does nothing when nothing plays. */
-    public synchronized void change(Realisation realisation) {
-        run.ifPresent(current -> current.change(realisation));
+    /** Goes on at the same place with another stage, tempo or instrument; does nothing when nothing plays. */
+    public void change(Realisation realisation) {
+        command(() -> playing.ifPresent(stream -> stream.change(realisation)));
     }
 
     public synchronized void stop() {
-        run.ifPresent(Run::stop);
-        run = Optional.empty();
+        isPlaying = false;
+        command(this::leave);
     }
 
-    public synchronized boolean isPlaying() {
-        return run.map(Run::isRunning).orElse(false);
+    public boolean isPlaying() {
+        return isPlaying;
     }
 
-    /** Whether what plays, or would play now, goes unheard for want of a sound device. */
-    public synchronized boolean isSilent() {
-        if (run.isPresent()) {
-            return run.get().speaker.isSilent();
-        }
-        try (Speaker speaker = speakers.get()) {
-            return speaker.isSilent();
-        }
+    /** How much later than the device says sound reaches the ear; what is heard is told so much later. */
+    public void setLatency(int millis) {
+        latencyMillis = millis;
     }
 
-    /** What is heard now; empty when nothing plays or the count-in is under way. */
-    public synchronized Optional<Heard> heard() {
-        if (run.isEmpty() || !run.get().isRunning()) {
-            return Optional.empty();
-        }
-        double now = run.get().speaker.heardMillis();
-        Segment current = null;
-        for (Iterator<Segment> each = segments.iterator(); each.hasNext(); ) {
-            Segment segment = each.next();
-            if (segment.streamMillis() <= now) {
-                current = segment;
+    /** How the sound fares. */
+    public Status status() {
+        return status;
+    }
+
+    /** Looks for a device, where none is open, and tells how the sound fares; on the engine's thread. */
+    public void look(Consumer<Status> answer) {
+        command(() -> {
+            if (line.isEmpty()) {
+                open();
+                line.ifPresent(each -> each.speaker().close());
+                line = Optional.empty();
+            } else if (line.get().speaker().isSilent()) {
+                lostFor = RETRY_MILLIS;
+                retry();
             }
-        }
-        if (current == null || current.isCountIn()) {
-            return Optional.empty();
-        }
-        Realisation realisation = current.performance().realisation();
-        double millis = current.wholeNotesAt(now) * current.performance().millisPerWholeNote();
-        return Optional.of(new Heard(realisation, millis, realisation.at(millis)));
+            answer.accept(status);
+        });
     }
 
-    private synchronized void addSegment(Segment segment) {
-        segments.addLast(segment);
-        while (segments.size() > 64) {
-            segments.removeFirst();
+    /** Milliseconds since beats began to be knocked, by the device's clock alone; empty while none are. */
+    public Optional<Double> knocking() {
+        return line.filter(each -> isPlaying).flatMap(now -> {
+            double millis = now.heardMillis();
+            return segmentAt(millis)
+                    .filter(each -> each.mark().wholeNotes().isEmpty())
+                    .map(each -> millis - each.streamMillis());
+        });
+    }
+
+    /** What is heard now; empty when nothing plays or beats are knocked. */
+    public Optional<Heard> heard() {
+        Optional<Line> now = line;
+        if (!isPlaying || now.isEmpty()) {
+            return Optional.empty();
+        }
+        double millis = now.get().heardMillis() - latencyMillis;
+        return segmentAt(millis)
+                .filter(each -> each.mark().wholeNotes().isPresent())
+                .map(segment -> {
+                    Performance performance = segment.mark().performance();
+                    double place = segment.wholeNotesAt(millis) * performance.millisPerWholeNote();
+                    return new Heard(
+                            performance.realisation(),
+                            place,
+                            performance.realisation().at(place));
+                });
+    }
+
+    private Optional<Segment> segmentAt(double millis) {
+        synchronized (segments) {
+            Optional<Segment> current = Optional.empty();
+            for (Segment each : segments) {
+                current = each.streamMillis() <= millis ? Optional.of(each) : current;
+            }
+            return current;
         }
     }
 
     @Override
     public void close() {
-        stop();
+        isPlaying = false;
+        isClosed = true;
+        commands.add(() -> {});
+        // A line that is closed keeps nobody waiting who writes to it.
+        line.ifPresent(each -> each.speaker().close());
+        thread.ifPresent(each -> {
+            try {
+                each.join(2000);
+            } catch (InterruptedException e) {
+                Thread.currentThread().interrupt();
+            }
+        });
     }
 
-    /** One playing, from its beginning until it ends or is stopped. */
-    private final class Run implements Runnable {
-        private final Speaker speaker;
-        private final float[] block = new float[BLOCK];
-        private volatile boolean isRunning = true;
-        private volatile Optional<Realisation> wanted = Optional.empty();
-        private Performance performance;
-        private double streamMillis;
-        private double place;
+    // The engine's thread
 
-        Run(Performance performance, Speaker speaker) {
-            this.performance = performance;
-            this.speaker = speaker;
-            this.place = performance.ranges().get(0).startWholeNotes().toDouble();
+    private synchronized void command(Runnable command) {
+        if (isClosed) {
+            return;
         }
-
-        boolean isRunning() {
-            return isRunning;
+        commands.add(command);
+        if (thread.isEmpty()) {
+            Thread engine = new Thread(this::run, "sound");
+            engine.setDaemon(true);
+            thread = Optional.of(engine);
+            engine.start();
         }
+    }
 
-        void stop() {
-            isRunning = false;
-            speaker.close();
-        }
-
-        void change(Realisation realisation) {
-            wanted = Optional.of(realisation);
-        }
-
-        @Override
-        public void run() {
-            countIn();
-            do {
-                for (PlayRange range : performance.ranges()) {
-                    place = range.startWholeNotes().toDouble();
-                    playThrough(range.endWholeNotes().toDouble());
-                    if (performance.isAnswered()) {
-                        answer(range);
-                    }
+    /** While a line is open, it is fed; else the thread rests until there is a command. */
+    private void run() {
+        try {
+            while (!isClosed) {
+                Optional<Runnable> command =
+                        Optional.ofNullable(line.isPresent() ? commands.poll() : commands.poll(1, TimeUnit.HOURS));
+                command.ifPresent(Runnable::run);
+                if (playing.isPresent() && line.isEmpty()) {
+                    open();
+                } else if (command.isEmpty() && line.isPresent()) {
+                    feed();
                 }
-            } while (isRunning && performance.isLooped());
-            drain();
-            isRunning = false;
-            speaker.close();
+            }
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
         }
+    }
 
-        private void countIn() {
-            knock(performance.countIn().lengthWholeNotes(), 1);
-        }
+    private void open() {
+        Optional<Speaker> found = speakers.get();
+        Speaker speaker = found.orElseGet(SilentSpeaker::new);
+        line = Optional.of(new Line(speaker, streamMillis));
+        silentFor = 0;
+        lostFor = 0;
+        status = new Status(speaker.isSilent(), status.isLost() && speaker.isSilent(), 0);
+    }
 
-        /** The time of a call again, for the student, with a pulse that does not cover an instrument. */
-        private void answer(PlayRange call) {
-            knock(call.endWholeNotes().minus(call.startWholeNotes()), QUIET);
-        }
+    private void leave() {
+        playing.ifPresent(stream -> {
+            stream.end();
+            leaving.add(stream);
+        });
+        playing = Optional.empty();
+    }
 
-        private void knock(Fraction lengthWholeNotes, float loudness) {
-            double beat = performance.countIn().beatWholeNotes().toDouble() * performance.millisPerWholeNote();
-            double length = lengthWholeNotes.toDouble() * performance.millisPerWholeNote();
-            addSegment(new Segment(streamMillis, 0, performance, true));
-            double done = 0;
-            while (isRunning && done < length) {
-                int count = (int) Math.min(BLOCK, Math.ceil((length - done) * Synth.SAMPLE_RATE / 1000));
-                for (int i = 0; i < count; i++) {
-                    double now = done + i * 1000.0 / Synth.SAMPLE_RATE;
-                    block[i] = loudness * Click.at(now % beat, now < beat);
-                }
-                done += write(count);
+    private void mark(Stream.Mark mark) {
+        synchronized (segments) {
+            segments.addLast(new Segment(streamMillis + renderedMillis(), mark));
+            while (segments.size() > MOST_SEGMENTS) {
+                segments.removeFirst();
             }
         }
+    }
 
-        private void playThrough(double end) {
-            Synth synth = begin();
-            while (isRunning && place < end - 1e-9) {
-                if (wanted.isPresent()) {
-                    performance = performance.with(wanted.get());
-                    wanted = Optional.empty();
-                    synth = begin();
-                }
-                double perWhole = performance.millisPerWholeNote();
-                double left = (end - place) * perWhole;
-                int count = (int) Math.max(1, Math.min(BLOCK, Math.round(left * Synth.SAMPLE_RATE / 1000)));
-                synth.render(place * perWhole, block, count);
-                place += write(count) / perWhole;
+    /** Of the block that is being mixed, what is rendered already. */
+    private double renderedMillis() {
+        return rendered * 1000.0 / Synth.SAMPLE_RATE;
+    }
+
+    /** Mixes a block and hands it to the line. */
+    private void feed() {
+        Arrays.fill(mixed, 0);
+        if (playing.isPresent()) {
+            // A sample at a time, so that what begins within the block is marked where it begins.
+            float[] one = new float[1];
+            for (rendered = 0; rendered < BLOCK; rendered++) {
+                playing.get().render(one, 1);
+                mixed[rendered] += one[0];
+            }
+            rendered = 0;
+        }
+        for (Stream each : leaving) {
+            each.render(block, BLOCK);
+            for (int i = 0; i < BLOCK; i++) {
+                mixed[i] += block[i];
             }
         }
-
-        private Synth begin() {
-            addSegment(new Segment(streamMillis, place, performance, false));
-            return new Synth(performance.realisation(), place * performance.millisPerWholeNote());
+        leaving.removeIf(Stream::isOver);
+        write();
+        if (playing.filter(Stream::isOver).isPresent()) {
+            finish();
         }
-
-        private double write(int count) {
-            double millis = count * 1000.0 / Synth.SAMPLE_RATE;
-            if (isRunning) {
-                speaker.write(block, count);
-                streamMillis += millis;
-            }
-            return millis;
+        boolean isSilent = playing.isEmpty() && leaving.isEmpty();
+        silentFor = isSilent ? silentFor + 10 : 0;
+        if (silentFor >= silenceMillis) {
+            line.ifPresent(each -> each.speaker().close());
+            line = Optional.empty();
         }
+    }
 
-        /** Waits until what was written has been heard. */
-        private void drain() {
-            java.util.Arrays.fill(block, 0);
-            double end = streamMillis;
-            for (int i = 0; isRunning && i < 100 && speaker.heardMillis() < end; i++) {
-                speaker.write(block, BLOCK);
-            }
+    private void write() {
+        Line now = line.orElseThrow();
+        boolean isTaken = now.speaker().write(mixed, BLOCK);
+        double after = streamMillis + BLOCK * 1000.0 / Synth.SAMPLE_RATE;
+        streamMillis = after;
+        status = new Status(
+                now.speaker().isSilent(), status.isLost(), now.speaker().underruns());
+        if (!isTaken && !isClosed) {
+            now.speaker().close();
+            line = Optional.of(new Line(new SilentSpeaker(), streamMillis));
+            status = new Status(true, true, status.underruns());
+            lostFor = 0;
+        } else if (status.isLost()) {
+            retry();
+        }
+    }
+
+    /** Where the device was lost, looks for it from time to time; it plays on meanwhile. */
+    private void retry() {
+        lostFor += 10;
+        if (lostFor >= RETRY_MILLIS) {
+            lostFor = 0;
+            speakers.get().ifPresent(found -> {
+                line.ifPresent(each -> each.speaker().close());
+                line = Optional.of(new Line(found, streamMillis));
+                status = new Status(found.isSilent(), false, 0);
+            });
+        }
+    }
+
+    /** It has played to its end: that is told when the end has been heard. */
+    private void finish() {
+        playing = Optional.empty();
+        double end = streamMillis;
+        Arrays.fill(mixed, 0);
+        for (int i = 0; i < 100 && line.isPresent() && line.get().heardMillis() < end && commands.isEmpty(); i++) {
+            write();
+        }
+        synchronized (this) {
+            isPlaying = isPlaying && number != plays;
         }
     }
 }

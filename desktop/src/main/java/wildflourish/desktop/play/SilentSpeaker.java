@@ -24,11 +24,12 @@ public final class SilentSpeaker implements Speaker {
     }
 
     @Override
-    public void write(float[] samples, int count) {
+    public boolean write(float[] samples, int count) {
         writtenMillis += count * 1000.0 / Synth.SAMPLE_RATE;
         while (!isClosed && writtenMillis - elapsedMillis() > BUFFER_MILLIS) {
             LockSupport.parkNanos(TimeUnit.MILLISECONDS.toNanos(2));
         }
+        return true;
     }
 
     private double elapsedMillis() {

@@ -28,13 +28,14 @@ import wildflourish.desktop.desk.Desk;
 import wildflourish.desktop.look.AppFonts;
 import wildflourish.desktop.look.Styles;
 import wildflourish.desktop.play.Player;
+import wildflourish.desktop.play.PretendSpeaker;
 import wildflourish.files.abc.BookReader;
 import wildflourish.files.store.BookStore;
 import wildflourish.files.store.StoredBook;
 
 /**
  * The application: one window on one book. Parameters: {@code --book=FILE}, {@code --shot=FILE}, {@code --size=1280x800}, {@code --instrument=ID}, {@code --tune=N},
- * {@code --stage=N}, {@code --note=N}, {@code --do=ID,ID} with ids of the table of actions, {@code --printer=FOLDER}, {@code --first}.
+ * {@code --stage=N}, {@code --note=N}, {@code --do=ID,ID} with ids of the table of actions, {@code --printer=FOLDER}, {@code --speaker=FOLDER}, {@code --first}.
  */
 public final class FlourishApp extends Application {
     public static final int WIDTH = 1280;
@@ -84,7 +85,7 @@ public final class FlourishApp extends Application {
         ExecutorService soon = LongWork.thread("soon");
         MainWindow content = new MainWindow(
                 desk,
-                new Player(),
+                player(),
                 new Surroundings(
                         new DialogPicker(stage),
                         own,
@@ -122,6 +123,13 @@ public final class FlourishApp extends Application {
         } catch (InterruptedException e) {
             Thread.currentThread().interrupt();
         }
+    }
+
+    /** The sound of the system, or a stand-in that puts what it hears into a folder. */
+    private Player player() {
+        return named("speaker")
+                .map(folder -> new Player(() -> PretendSpeaker.open(Path.of(folder))))
+                .orElseGet(Player::new);
     }
 
     /** A printer of the system, or a stand-in that puts what it prints into a folder. */

@@ -8,7 +8,6 @@ import java.util.function.Consumer;
 import java.util.function.Function;
 import java.util.function.Supplier;
 import java.util.stream.IntStream;
-import javafx.application.Platform;
 import javafx.scene.Scene;
 import javafx.scene.control.Button;
 import javafx.scene.input.DragEvent;
@@ -73,6 +72,7 @@ public final class MainWindow extends BorderPane {
         Tools tools = new Tools(desk, actions, transport, around.soon(), away(work), habits);
         new WindowActions(desk, actions, files, this).bind();
         TransportBar.bind(desk, actions, transport);
+        actions.bind("latency", () -> new LatencyNotice(desk, transport, banner).begin());
         InstrumentMenu.bind(desk, actions);
         bench = new BenchRoom(tools);
         rooms = List.of(new LookOverRoom(tools), bench, new ChartRoom(tools), new BestFitRoom(tools));
@@ -80,7 +80,7 @@ public final class MainWindow extends BorderPane {
                 "room-" + room.id(), desk.of(sight -> sight.room().equals(room.id())), () -> desk.enter(room.id())));
         getStyleClass().add("window");
         sound = new TransportBar(desk, actions);
-        said = new SaidLine(desk, this::lookForSound);
+        said = new SaidLine(desk, transport::look);
         setTop(new VBox(
                 new TopBar(desk, actions, rooms),
                 new WorkBar(desk, actions, files, () -> room().first().requestFocus()),
@@ -94,7 +94,7 @@ public final class MainWindow extends BorderPane {
         watch();
         files.begin();
         welcome();
-        lookForSound();
+        transport.look();
     }
 
     private Tools.Away away(LongWork work) {
@@ -121,6 +121,7 @@ public final class MainWindow extends BorderPane {
                                 heard.flatMap(Player.Heard::moment)
                                         .filter(moment -> moment.sounding().isPresent())
                                         .map(moment -> moment.cue().note())));
+        transport.status().subscribe(said::tell);
         sceneProperty().subscribe(scene -> {
             if (scene != null) {
                 KeyStrokes.serve(actions, scene);
@@ -185,13 +186,6 @@ public final class MainWindow extends BorderPane {
                     "New here? Walk to a note with the arrow keys, press Enter to place what fits best, L to hear the phrase. F1 finds everything else.",
                     good);
         }
-    }
-
-    private void lookForSound() {
-        around.soon().execute(() -> {
-            boolean isSilent = transport.isSilent();
-            Platform.runLater(() -> said.tellDevice(isSilent));
-        });
     }
 
     // Finding

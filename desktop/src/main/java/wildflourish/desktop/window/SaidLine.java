@@ -8,6 +8,7 @@ import javafx.scene.layout.Priority;
 import org.kordamp.ikonli.javafx.FontIcon;
 import wildflourish.desktop.action.Controls;
 import wildflourish.desktop.desk.Desk;
+import wildflourish.desktop.play.Player;
 
 /** The line at the foot of the window: what was done last, or why it was not; and whether there is a sound device. */
 final class SaidLine extends HBox {
@@ -20,7 +21,7 @@ final class SaidLine extends HBox {
         device.setId("sound-device");
         device.getStyleClass().addAll("flat", "sound-device");
         device.setOnAction(event -> retry.run());
-        tellDevice(false);
+        tell(new Player.Status(false, false, 0));
         getChildren().addAll(said(desk), device);
     }
 
@@ -35,13 +36,20 @@ final class SaidLine extends HBox {
         return said;
     }
 
-    /** Says whether there is a sound device. */
-    void tellDevice(boolean isSilent) {
-        device.setGraphic(new FontIcon(isSilent ? "fth-volume-x" : "fth-volume-2"));
-        device.setText(isSilent ? "no sound device" : "");
-        String words = isSilent
-                ? "There is no sound device: it plays silently. Connect a loudspeaker and press here to try again"
-                : "The loudspeaker is found";
+    /** Says how the sound fares. */
+    void tell(Player.Status status) {
+        device.setGraphic(new FontIcon(status.isSilent() ? "fth-volume-x" : "fth-volume-2"));
+        String gaps = status.underruns() == 0
+                ? ""
+                : status.underruns() == 1 ? "1 gap in the sound" : status.underruns() + " gaps in the sound";
+        device.setText(status.isLost() ? "sound device lost" : status.isSilent() ? "no sound device" : gaps);
+        String words = status.isLost()
+                ? "The sound device is gone: it plays on unheard and takes the device up again when it is back"
+                : status.isSilent()
+                        ? "There is no sound device: it plays silently. Connect a loudspeaker and press here to try again"
+                        : gaps.isEmpty()
+                                ? "The loudspeaker is found"
+                                : gaps + ": the machine had no time for it. Close what else is busy";
         device.setAccessibleText(words);
         Controls.tip(device, words);
     }

@@ -10,11 +10,16 @@ import static org.mockito.Mockito.timeout;
 import static org.mockito.Mockito.verify;
 import static org.mockito.Mockito.when;
 
+import java.nio.file.Files;
+import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
+import java.util.concurrent.Callable;
 import java.util.concurrent.Semaphore;
 import java.util.concurrent.TimeUnit;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
 import wildflourish.core.instrument.Instrument;
 import wildflourish.core.music.Fraction;
 import wildflourish.core.ornament.Profile;
@@ -43,13 +48,13 @@ class PlayerTest {
         private volatile boolean isClosed;
 
         @Override
-        public void write(float[] samples, int count) {
+        public boolean write(float[] samples, int count) {
             try {
                 if (isClosed || !room.tryAcquire(5, TimeUnit.SECONDS)) {
-                    return;
+                    return true;
                 }
             } catch (InterruptedException e) {
-                return;
+                return true;
             }
             synchronized (taken) {
                 for (int i = 0; i < count; i++) {
@@ -57,6 +62,7 @@ class PlayerTest {
                 }
             }
             heard += count * 1000.0 / Synth.SAMPLE_RATE;
+            return true;
         }
 
         /** Lets that many blocks of ten milliseconds through and waits until they are taken. */
@@ -99,14 +105,14 @@ class PlayerTest {
     @Test
     void whatIsHeardIsToldByTheSpeakersClock() throws Exception {
         HandSpeaker speaker = new HandSpeaker();
-        try (Player player = new Player(() -> speaker)) {
+        try (Player player = new Player(() -> Optional.of(speaker), 50)) {
             Realisation realisation = realisation(Fraction.ONE);
             player.play(whole(realisation));
             speaker.let(60);
             Player.Heard heard = player.heard().orElseThrow();
             assertThat(heard.millis()).isCloseTo(speaker.heardMillis(), within(0.01));
             assertThat(heard.moment()).isEqualTo(realisation.at(speaker.heardMillis()));
-            assertThat(player.isSilent()).isTrue();
+            assertThat(player.status().isSilent()).isTrue();
         }
         assertThat(speaker.isClosed).isTrue();
     }
@@ -114,7 +120,7 @@ class PlayerTest {
     @Test
     void aCountInComesFirstAndNothingIsLitMeanwhile() throws Exception {
         HandSpeaker speaker = new HandSpeaker();
-        try (Player player = new Player(() -> speaker)) {
+        try (Player player = new Player(() -> Optional.of(speaker), 50)) {
             Realisation realisation = realisation(Fraction.ONE);
             double whole = realisation.tempo().millisOf(Fraction.ONE).toDouble();
             player.play(new Performance(
@@ -147,7 +153,7 @@ class PlayerTest {
     @Test
     void anotherTempoGoesOnAtTheSamePlaceOfTheTune() throws Exception {
         HandSpeaker speaker = new HandSpeaker();
-        try (Player player = new Player(() -> speaker)) {
+        try (Player player = new Player(() -> Optional.of(speaker), 50)) {
             Realisation fast = realisation(Fraction.ONE);
             Realisation slow = realisation(Fraction.of(1, 2));
             player.play(whole(fast));
@@ -171,7 +177,7 @@ class PlayerTest {
     @Test
     void aLoopBeginsAgainAtItsBeginning() throws Exception {
         HandSpeaker speaker = new HandSpeaker();
-        try (Player player = new Player(() -> speaker)) {
+        try (Player player = new Player(() -> Optional.of(speaker), 50)) {
             Realisation realisation = realisation(Fraction.ONE);
             double whole = realisation.tempo().millisOf(Fraction.ONE).toDouble();
             player.play(new Performance(
@@ -187,7 +193,7 @@ class PlayerTest {
     @Test
     void anAnswerHasTheTimeOfItsCallAndIsNearlySilent() throws Exception {
         HandSpeaker speaker = new HandSpeaker();
-        try (Player player = new Player(() -> speaker)) {
+        try (Player player = new Player(() -> Optional.of(speaker), 50)) {
             Realisation realisation = realisation(Fraction.of(2));
             double whole = realisation.tempo().millisOf(Fraction.ONE).toDouble();
             PlayRange call = new PlayRange(Fraction.ZERO, Fraction.ONE, false);
@@ -221,10 +227,11 @@ class PlayerTest {
     }
 
     @Test
-    void itEndsByItselfAndClosesTheSpeaker() {
+    void itEndsByItselfAndTheLineIsClosedAfterSomeSilence() {
         Speaker speaker = mock(Speaker.class);
         when(speaker.heardMillis()).thenReturn(1e9);
-        Player player = new Player(() -> speaker);
+        when(speaker.write(any(), anyInt())).thenReturn(true);
+        Player player = new Player(() -> Optional.of(speaker), 50);
         player.play(whole(realisation(Fraction.of(2))));
         verify(speaker, timeout(5000)).close();
         verify(speaker, atLeastOnce()).write(any(), anyInt());
@@ -233,18 +240,64 @@ class PlayerTest {
     }
 
     @Test
-    void playingAgainStopsWhatWasPlaying() {
+    void whatIsPlayedNextGoesOutThroughTheSameLine() throws Exception {
         List<HandSpeaker> speakers = new ArrayList<>();
         try (Player player = new Player(() -> {
             speakers.add(new HandSpeaker());
-            return speakers.get(speakers.size() - 1);
+            return Optional.of(speakers.get(speakers.size() - 1));
         })) {
             player.play(whole(realisation(Fraction.ONE)));
+            while (speakers.isEmpty()) {
+                Thread.sleep(1);
+            }
+            speakers.get(0).let(5);
+            player.stop();
+            assertThat(player.isPlaying()).isFalse();
+            speakers.get(0).let(5);
             player.play(whole(realisation(Fraction.ONE)));
-            assertThat(speakers).hasSize(2);
-            assertThat(speakers.get(0).isClosed).isTrue();
-            assertThat(speakers.get(1).isClosed).isFalse();
+            speakers.get(0).let(20);
+            assertThat(player.heard()).isPresent();
+            assertThat(speakers).hasSize(1);
+            assertThat(speakers.get(0).isClosed).isFalse();
         }
+    }
+
+    @Test
+    void theNoteIsToldAsLateAsTheEarHearsIt() throws Exception {
+        HandSpeaker speaker = new HandSpeaker();
+        try (Player player = new Player(() -> Optional.of(speaker))) {
+            player.setLatency(40);
+            player.play(whole(realisation(Fraction.ONE)));
+            speaker.let(30);
+            assertThat(player.heard().orElseThrow().millis()).isCloseTo(speaker.heardMillis() - 40, within(0.01));
+        }
+    }
+
+    @Test
+    void whereTheDeviceIsLostItPlaysOnAndTakesItUpAgain(@TempDir Path folder) throws Exception {
+        Player player = new Player(() -> PretendSpeaker.open(folder));
+        Realisation realisation = realisation(Fraction.ONE);
+        player.play(new Performance(realisation, PlayRange.whole(realisation).looped(true), Performance.CountIn.NONE));
+        await(() -> player.heard().isPresent());
+        assertThat(player.status()).isEqualTo(new Player.Status(false, false, 0));
+        Files.createFile(folder.resolve("unplugged"));
+        await(() -> player.status().isLost());
+        assertThat(player.status().isSilent()).isTrue();
+        double lost = wholeNotes(player);
+        await(() -> player.isPlaying() && wholeNotes(player) != lost);
+        Files.delete(folder.resolve("unplugged"));
+        await(() -> !player.status().isLost() && !player.status().isSilent());
+        await(() -> player.heard().isPresent());
+        assertThat(player.isPlaying()).isTrue();
+        player.close();
+        assertThat(Files.size(folder.resolve("heard.wav"))).isGreaterThan(1000);
+    }
+
+    private static void await(Callable<Boolean> isSo) throws Exception {
+        for (int i = 0; i < 1000 && !isSo.call(); i++) {
+            Thread.sleep(10);
+        }
+        assertThat(isSo.call()).isTrue();
     }
 
     @Test

@@ -53,7 +53,6 @@ import wildflourish.desktop.look.AppFonts;
 import wildflourish.desktop.look.Pick;
 import wildflourish.desktop.look.Styles;
 import wildflourish.desktop.play.Player;
-import wildflourish.desktop.play.SilentSpeaker;
 import wildflourish.files.store.BookStore;
 
 /** A real window on a copy of the demo book, with a silent loudspeaker and a picker of files in the test's hand. */
@@ -67,7 +66,7 @@ abstract class WindowTest {
     Optional<PaperPrinter.Job> job = Optional.empty();
 
     final PaperPrinter printer = owner -> job;
-    final Player player = new Player(SilentSpeaker::new);
+    final Player player = new Player(Optional::empty);
     Path book;
     Path own;
     final List<Path> opened = new ArrayList<>();
