@@ -45,10 +45,15 @@ final class CheckCommand implements Callable<Integer> {
         PrintWriter err = spec.commandLine().getErr();
         Profile profile = Asked.profile(student);
         Instrument usual = Asked.instrument(instrument);
-        List<Map<String, String>> rows = new ArrayList<>();
-        for (Lesson lesson : BookFile.open(file, err).book().lessons()) {
-            rows.addAll(remarks(lesson, usual, profile));
-        }
+        List<Lesson> lessons = BookFile.open(file, err).book().lessons();
+        Tally tally = new Tally(err, "tunes looked at", lessons.size());
+        List<Map<String, String>> rows = lessons.parallelStream()
+                .flatMap(lesson -> {
+                    List<Map<String, String>> its = remarks(lesson, usual, profile);
+                    tally.one();
+                    return its.stream();
+                })
+                .toList();
         if (rows.isEmpty() && format == Listing.Format.TABLE) {
             out.println("Nothing to remark: every note and every placement fits.");
         } else {

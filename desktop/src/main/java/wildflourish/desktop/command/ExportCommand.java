@@ -2,6 +2,7 @@ package wildflourish.desktop.command;
 
 import java.io.IOException;
 import java.io.PrintWriter;
+import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -141,11 +142,30 @@ final class ExportCommand implements Callable<Integer> {
             throw new UsageException("cannot make the folder " + out + " for " + takes.size()
                     + " files; name another place, or one tune with --tune");
         }
-        for (Exporter.Take take : takes) {
-            String title =
-                    take.tune().title().replaceAll("[^\\p{L}\\p{N} '-]", "").trim();
-            String name = take.tune().header().number() + " " + title + "." + asked.ending();
-            write(said, out.resolve(name), exporter.export(take, asked));
+        Tally tally = new Tally(spec.commandLine().getErr(), "tunes written", takes.size());
+        try {
+            takes.parallelStream().forEach(take -> {
+                String title =
+                        take.tune().title().replaceAll("[^\\p{L}\\p{N} '-]", "").trim();
+                String name = take.tune().header().number() + " " + title + "." + asked.ending();
+                try {
+                    writeOneOfMany(said, out.resolve(name), exporter.export(take, asked));
+                } catch (IOException e) {
+                    throw new UncheckedIOException(e);
+                }
+                tally.one();
+            });
+        } catch (UncheckedIOException e) {
+            throw new IOException(e.getMessage(), e);
+        }
+    }
+
+    private static void writeOneOfMany(PrintWriter said, Path path, byte[] bytes) {
+        try {
+            BookStore.writeOneOfMany(path, bytes);
+            said.println("Wrote " + path);
+        } catch (IOException e) {
+            throw new UsageException("cannot write " + path + ": " + e.getMessage());
         }
     }
 

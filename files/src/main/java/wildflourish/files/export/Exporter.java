@@ -76,14 +76,20 @@ public final class Exporter {
 
     /** Several versions in one PDF, each decorated and then plain. */
     public byte[] pdf(List<Take> takes, String title) throws IOException {
-        List<Page> pages = new ArrayList<>();
-        for (Take take : takes) {
-            if (!take.version().isPlain()) {
-                pages.addAll(pages(take, Score.Shows.PRINT));
-            }
-            pages.addAll(pages(take, Score.Shows.PLAIN));
-        }
+        // Laid out by all cores, in the order of the book.
+        List<Page> pages =
+                takes.parallelStream().map(this::printed).flatMap(List::stream).toList();
         return PdfPainter.paint(pages, title, paper.spaceMillimetres());
+    }
+
+    /** Decorated where it is, then plain. */
+    private List<Page> printed(Take take) {
+        List<Page> pages = new ArrayList<>();
+        if (!take.version().isPlain()) {
+            pages.addAll(pages(take, Score.Shows.PRINT));
+        }
+        pages.addAll(pages(take, Score.Shows.PLAIN));
+        return pages;
     }
 
     private List<Page> pages(Take take, Score.Shows shows) {

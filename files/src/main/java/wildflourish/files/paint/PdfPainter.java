@@ -7,19 +7,26 @@ import java.io.InputStream;
 import java.io.UncheckedIOException;
 import java.util.Calendar;
 import java.util.EnumMap;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.TimeZone;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.pdmodel.PDDocumentInformation;
+import org.apache.pdfbox.pdmodel.PDFormContentStream;
 import org.apache.pdfbox.pdmodel.PDPage;
 import org.apache.pdfbox.pdmodel.PDPageContentStream;
 import org.apache.pdfbox.pdmodel.common.PDRectangle;
 import org.apache.pdfbox.pdmodel.font.PDFont;
 import org.apache.pdfbox.pdmodel.font.PDType0Font;
+import org.apache.pdfbox.pdmodel.graphics.form.PDFormXObject;
 import org.apache.pdfbox.util.Matrix;
+import wildflourish.core.engraving.Box;
 import wildflourish.core.engraving.Drawn;
 import wildflourish.core.engraving.Face;
+import wildflourish.core.engraving.GlyphFont;
+import wildflourish.core.engraving.Ink;
 import wildflourish.core.engraving.Mark;
 import wildflourish.core.engraving.Outline;
 import wildflourish.core.engraving.Page;
@@ -27,10 +34,14 @@ import wildflourish.core.engraving.Palette;
 
 /** Writes pages as PDF: glyphs as filled paths, words as text in embedded fonts, nothing as a picture. */
 public final class PdfPainter {
+    /** A shape of so many moves is told once in a document. */
+    private static final int LONG = 5;
+
     private static final double POINTS_A_MILLIMETRE = 72 / 25.4;
 
     private final PDDocument document = new PDDocument();
     private final Map<Face, PDFont> fonts = new EnumMap<>(Face.class);
+    private final Map<String, PDFormXObject> glyphs = new HashMap<>();
 
     private PdfPainter() {}
 
@@ -62,10 +73,14 @@ public final class PdfPainter {
             content.transform(new Matrix((float) pointsPerSpace, 0, 0, (float) -pointsPerSpace, 0, (float)
                     (page.height() * pointsPerSpace)));
             Stream stream = new Stream(content);
+            Optional<Ink> ink = Optional.empty();
             for (Drawn drawn : page.drawn()) {
-                Color colour = new Color(Palette.PRINT.of(drawn.ink()));
-                content.setNonStrokingColor(colour);
-                content.setStrokingColor(colour);
+                if (ink.filter(drawn.ink()::equals).isEmpty()) {
+                    Color colour = new Color(Palette.PRINT.of(drawn.ink()));
+                    content.setNonStrokingColor(colour);
+                    content.setStrokingColor(colour);
+                    ink = Optional.of(drawn.ink());
+                }
                 drawn.mark().paint(stream);
             }
         } catch (UncheckedIOException e) {
@@ -82,6 +97,60 @@ public final class PdfPainter {
             fonts.put(face, font);
         }
         return font;
+    }
+
+    /** The outline of a glyph, once in the document however often it is drawn; it is filled in the colour that is set where it is drawn. */
+    private PDFormXObject form(GlyphFont.Entry glyph) throws IOException {
+        PDFormXObject known = glyphs.get(glyph.name());
+        if (known != null) {
+            return known;
+        }
+        PDFormXObject form = new PDFormXObject(document);
+        Box box = glyph.box();
+        form.setBBox(new PDRectangle((float) box.left(), (float) box.top(), (float) box.width(), (float) box.height()));
+        try (PDFormContentStream content = new PDFormContentStream(form)) {
+            trace(new FormPen(content), glyph.outline());
+            content.fill();
+        }
+        glyphs.put(glyph.name(), form);
+        return form;
+    }
+
+    /** A shape that is long to tell, such as a circle, told once in the document from its first point on. */
+    private PDFormXObject form(Outline outline, Mark.Shape shape) throws IOException {
+        String key = SvgPainter.path(outline) + (shape.isFilled() ? "" : " " + shape.thickness());
+        PDFormXObject known = glyphs.get(key);
+        if (known != null) {
+            return known;
+        }
+        PDFormXObject form = new PDFormXObject(document);
+        Box box = new Mark.Shape(outline, shape.thickness()).box();
+        float edge = (float) shape.thickness();
+        form.setBBox(new PDRectangle(
+                (float) box.left() - edge,
+                (float) box.top() - edge,
+                (float) box.width() + 2 * edge,
+                (float) box.height() + 2 * edge));
+        try (PDFormContentStream content = new PDFormContentStream(form)) {
+            trace(new FormPen(content), outline);
+            if (shape.isFilled()) {
+                content.fill();
+            } else {
+                content.setLineWidth(edge);
+                content.stroke();
+            }
+        }
+        glyphs.put(key, form);
+        return form;
+    }
+
+    private static void finish(PDPageContentStream content, Mark.Shape shape) throws IOException {
+        if (shape.isFilled()) {
+            content.fill();
+        } else {
+            content.setLineWidth((float) shape.thickness());
+            content.stroke();
+        }
     }
 
     /** One step of drawing, which may fail to write. */
@@ -108,8 +177,7 @@ public final class PdfPainter {
         @Override
         public void glyph(Mark.Glyph glyph) {
             written(() -> {
-                path(glyph.entry().outline().placed(glyph.x(), glyph.y(), glyph.scale()));
-                content.fill();
+                draw(form(glyph.entry()), glyph.x(), glyph.y(), glyph.scale());
             });
         }
 
@@ -126,14 +194,23 @@ public final class PdfPainter {
         @Override
         public void shape(Mark.Shape shape) {
             written(() -> {
-                path(shape.placed());
-                if (shape.isFilled()) {
-                    content.fill();
+                Outline placed = shape.placed();
+                if (placed.moves().size() < LONG) {
+                    path(placed);
+                    finish(content, shape);
                 } else {
-                    content.setLineWidth((float) shape.thickness());
-                    content.stroke();
+                    float x = f(placed.moves().get(0), 0);
+                    float y = f(placed.moves().get(0), 1);
+                    draw(form(placed.placed(-x, -y, 1), shape), x, y, 1);
                 }
             });
+        }
+
+        private void draw(PDFormXObject form, double x, double y, double scale) throws IOException {
+            content.saveGraphicsState();
+            content.transform(new Matrix((float) scale, 0, 0, (float) scale, (float) x, (float) y));
+            content.drawForm(form);
+            content.restoreGraphicsState();
         }
 
         @Override
@@ -148,41 +225,99 @@ public final class PdfPainter {
         }
 
         private void path(Outline outline) throws IOException {
-            float x = 0;
-            float y = 0;
-            for (Outline.Move move : outline.moves()) {
-                switch (move.kind()) {
-                    case MOVE -> content.moveTo(f(move, 0), f(move, 1));
-                    case LINE -> content.lineTo(f(move, 0), f(move, 1));
-                    case QUAD -> quad(x, y, move);
-                    case CUBIC ->
-                        content.curveTo(f(move, 0), f(move, 1), f(move, 2), f(move, 3), f(move, 4), f(move, 5));
-                    case CLOSE -> content.closePath();
-                }
-                if (move.kind().count() > 0) {
-                    x = f(move, move.kind().count() - 2);
-                    y = f(move, move.kind().count() - 1);
-                }
+            trace(new PagePen(content), outline);
+        }
+    }
+
+    /** What an outline is traced with: the page and a glyph's own form have no such name in common. */
+    private interface Pen {
+        void moveTo(float x, float y) throws IOException;
+
+        void lineTo(float x, float y) throws IOException;
+
+        void curveTo(float x1, float y1, float x2, float y2, float x3, float y3) throws IOException;
+
+        void closePath() throws IOException;
+    }
+
+    private record PagePen(PDPageContentStream content) implements Pen {
+        @Override
+        public void moveTo(float x, float y) throws IOException {
+            content.moveTo(x, y);
+        }
+
+        @Override
+        public void lineTo(float x, float y) throws IOException {
+            content.lineTo(x, y);
+        }
+
+        @Override
+        public void curveTo(float x1, float y1, float x2, float y2, float x3, float y3) throws IOException {
+            content.curveTo(x1, y1, x2, y2, x3, y3);
+        }
+
+        @Override
+        public void closePath() throws IOException {
+            content.closePath();
+        }
+    }
+
+    private record FormPen(PDFormContentStream content) implements Pen {
+        @Override
+        public void moveTo(float x, float y) throws IOException {
+            content.moveTo(x, y);
+        }
+
+        @Override
+        public void lineTo(float x, float y) throws IOException {
+            content.lineTo(x, y);
+        }
+
+        @Override
+        public void curveTo(float x1, float y1, float x2, float y2, float x3, float y3) throws IOException {
+            content.curveTo(x1, y1, x2, y2, x3, y3);
+        }
+
+        @Override
+        public void closePath() throws IOException {
+            content.closePath();
+        }
+    }
+
+    private static void trace(Pen pen, Outline outline) throws IOException {
+        float x = 0;
+        float y = 0;
+        for (Outline.Move move : outline.moves()) {
+            switch (move.kind()) {
+                case MOVE -> pen.moveTo(f(move, 0), f(move, 1));
+                case LINE -> pen.lineTo(f(move, 0), f(move, 1));
+                case QUAD -> quad(pen, x, y, move);
+                case CUBIC -> pen.curveTo(f(move, 0), f(move, 1), f(move, 2), f(move, 3), f(move, 4), f(move, 5));
+                case CLOSE -> pen.closePath();
+            }
+            if (move.kind().count() > 0) {
+                x = f(move, move.kind().count() - 2);
+                y = f(move, move.kind().count() - 1);
             }
         }
+    }
 
-        /** A curve with one control point, as the one with two that is the same. */
-        private void quad(float x, float y, Outline.Move move) throws IOException {
-            float cx = f(move, 0);
-            float cy = f(move, 1);
-            float endX = f(move, 2);
-            float endY = f(move, 3);
-            content.curveTo(
-                    x + (cx - x) * 2 / 3,
-                    y + (cy - y) * 2 / 3,
-                    endX + (cx - endX) * 2 / 3,
-                    endY + (cy - endY) * 2 / 3,
-                    endX,
-                    endY);
-        }
+    /** A curve with one control point, as the one with two that is the same. */
+    private static void quad(Pen pen, float x, float y, Outline.Move move) throws IOException {
+        float cx = f(move, 0);
+        float cy = f(move, 1);
+        float endX = f(move, 2);
+        float endY = f(move, 3);
+        pen.curveTo(
+                x + (cx - x) * 2 / 3,
+                y + (cy - y) * 2 / 3,
+                endX + (cx - endX) * 2 / 3,
+                endY + (cy - endY) * 2 / 3,
+                endX,
+                endY);
+    }
 
-        private float f(Outline.Move move, int index) {
-            return (float) move.at(index);
-        }
+    private static float f(Outline.Move move, int index) {
+        return (float) move.at(index);
     }
 }

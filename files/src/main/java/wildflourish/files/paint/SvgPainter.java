@@ -1,19 +1,11 @@
 package wildflourish.files.paint;
 
-import java.io.ByteArrayOutputStream;
 import java.io.IOException;
-import java.io.InputStream;
-import java.util.Base64;
 import java.util.EnumMap;
 import java.util.LinkedHashMap;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
 import java.util.TreeSet;
-import org.apache.fontbox.ttf.TTFParser;
-import org.apache.fontbox.ttf.TTFSubsetter;
-import org.apache.fontbox.ttf.TrueTypeFont;
-import org.apache.pdfbox.io.RandomAccessReadBuffer;
 import wildflourish.core.engraving.Drawn;
 import wildflourish.core.engraving.Face;
 import wildflourish.core.engraving.GlyphFont;
@@ -27,10 +19,17 @@ public final class SvgPainter implements Mark.Brush {
     private static final Map<Face, String> STYLES =
             Map.of(Face.BODY, "body", Face.BOLD, "bold", Face.ITALIC, "italic", Face.TITLE, "title");
 
+    /** A shape told with fewer letters is told where it stands. */
+    private static final int SHORT = 90;
+
     private final StringBuilder body = new StringBuilder();
     private final Map<String, GlyphFont.Entry> glyphs = new LinkedHashMap<>();
+    /** Shapes that are long to tell, such as circles, told once each from their first point on, with their numbers. */
+    private final Map<String, Integer> shapes = new LinkedHashMap<>();
+
     private final Map<Face, Set<Integer>> characters = new EnumMap<>(Face.class);
-    private String colour = "";
+    private int colour;
+    private boolean isInGroup;
 
     private SvgPainter() {}
 
@@ -38,71 +37,120 @@ public final class SvgPainter implements Mark.Brush {
     public static String paint(Page page, Palette palette, double millimetresPerSpace) throws IOException {
         SvgPainter painter = new SvgPainter();
         for (Drawn drawn : page.drawn()) {
-            painter.colour = String.format(Locale.ROOT, "#%06x", palette.of(drawn.ink()));
+            painter.ink(palette.of(drawn.ink()));
             drawn.mark().paint(painter);
         }
         StringBuilder svg = new StringBuilder("<?xml version=\"1.0\" encoding=\"UTF-8\"?>\n");
         svg.append(
-                        "<svg xmlns=\"http://www.w3.org/2000/svg\" xmlns:xlink=\"http://www.w3.org/1999/xlink\" version=\"1.1\" width=\"")
-                .append(number(page.width() * millimetresPerSpace))
-                .append("mm\" height=\"")
-                .append(number(page.height() * millimetresPerSpace))
-                .append("mm\" viewBox=\"0 0 ")
-                .append(number(page.width()))
-                .append(' ')
-                .append(number(page.height()))
-                .append("\">\n<defs>\n");
+                "<svg xmlns=\"http://www.w3.org/2000/svg\" xmlns:xlink=\"http://www.w3.org/1999/xlink\" version=\"1.1\" width=\"");
+        Decimals.append(svg, page.width() * millimetresPerSpace).append("mm\" height=\"");
+        Decimals.append(svg, page.height() * millimetresPerSpace).append("mm\" viewBox=\"0 0 ");
+        Decimals.append(svg, page.width()).append(' ');
+        Decimals.append(svg, page.height()).append("\">\n<defs>\n");
         painter.fonts(svg);
-        painter.glyphs.forEach((name, entry) -> svg.append("<path id=\"")
-                .append(name)
+        painter.glyphs.forEach((name, entry) -> {
+            svg.append("<path id=\"").append(name).append("\" d=\"");
+            path(svg, entry.outline());
+            svg.append("\"/>\n");
+        });
+        painter.shapes.forEach((path, number) -> svg.append("<path id=\"s")
+                .append(number)
                 .append("\" d=\"")
-                .append(path(entry.outline()))
+                .append(path)
                 .append("\"/>\n"));
-        svg.append("</defs>\n<rect width=\"100%\" height=\"100%\" fill=\"")
-                .append(String.format(Locale.ROOT, "#%06x", palette.paper()))
-                .append("\"/>\n");
-        return svg.append(painter.body).append("</svg>\n").toString();
+        svg.append("</defs>\n<rect width=\"100%\" height=\"100%\" fill=\"");
+        colour(svg, palette.paper()).append("\"/>\n").append(painter.body);
+        return svg.append(painter.isInGroup ? "</g>\n</svg>\n" : "</svg>\n").toString();
+    }
+
+    /** What comes is of a colour: a group of its own as long as it lasts. */
+    private void ink(int rgb) {
+        if (isInGroup && rgb == colour) {
+            return;
+        }
+        body.append(isInGroup ? "</g>\n<g fill=\"" : "<g fill=\"");
+        colour(body, rgb).append("\" stroke=\"");
+        colour(body, rgb).append("\" stroke-width=\"0\">\n");
+        colour = rgb;
+        isInGroup = true;
+    }
+
+    private static StringBuilder colour(StringBuilder out, int rgb) {
+        out.append('#');
+        for (int shift = 20; shift >= 0; shift -= 4) {
+            out.append(Character.forDigit(rgb >> shift & 0xf, 16));
+        }
+        return out;
+    }
+
+    private SvgPainter attribute(String name, double value) {
+        body.append(' ').append(name).append("=\"");
+        hundredths(value).append('"');
+        return this;
+    }
+
+    /** A place: to a hundredth of a staff space, which no printer shows. */
+    private StringBuilder hundredths(double value) {
+        return Decimals.append(body, Math.rint(value * 100) / 100);
     }
 
     @Override
     public void glyph(Mark.Glyph glyph) {
         glyphs.put(glyph.entry().name(), glyph.entry());
-        body.append("<use xlink:href=\"#")
-                .append(glyph.entry().name())
-                .append("\" transform=\"translate(")
-                .append(number(glyph.x()))
-                .append(' ')
-                .append(number(glyph.y()))
-                .append(')')
-                .append(glyph.scale() == 1 ? "" : " scale(" + number(glyph.scale()) + ")")
-                .append("\" fill=\"")
-                .append(colour)
-                .append("\"/>\n");
+        body.append("<use xlink:href=\"#").append(glyph.entry().name()).append('"');
+        if (glyph.scale() == 1) {
+            attribute("x", glyph.x()).attribute("y", glyph.y());
+        } else {
+            body.append(" transform=\"translate(");
+            Decimals.append(body, glyph.x()).append(' ');
+            Decimals.append(body, glyph.y()).append(") scale(");
+            Decimals.append(body, glyph.scale()).append(")\"");
+        }
+        body.append("/>\n");
     }
 
     @Override
     public void line(Mark.Line line) {
-        body.append(String.format(
-                Locale.ROOT,
-                "<line x1=\"%s\" y1=\"%s\" x2=\"%s\" y2=\"%s\" stroke=\"%s\" stroke-width=\"%s\"/>%n",
-                number(line.x1()),
-                number(line.y1()),
-                number(line.x2()),
-                number(line.y2()),
-                colour,
-                number(line.thickness())));
+        body.append("<path d=\"M");
+        hundredths(line.x1()).append(' ');
+        hundredths(line.y1());
+        if (line.y1() == line.y2()) {
+            body.append('H');
+            hundredths(line.x2());
+        } else if (line.x1() == line.x2()) {
+            body.append('V');
+            hundredths(line.y2());
+        } else {
+            body.append('L');
+            hundredths(line.x2()).append(' ');
+            hundredths(line.y2());
+        }
+        body.append('"');
+        attribute("stroke-width", line.thickness());
+        body.append("/>\n");
     }
 
     @Override
     public void shape(Mark.Shape shape) {
-        String paint = shape.isFilled()
-                ? "fill=\"" + colour + "\""
-                : "fill=\"none\" stroke=\"" + colour + "\" stroke-width=\"" + number(shape.thickness()) + "\"";
-        body.append("<path d=\"")
-                .append(path(shape.placed()))
-                .append("\" ")
-                .append(paint)
-                .append("/>\n");
+        Outline placed = shape.placed();
+        double x = placed.moves().get(0).at(0);
+        double y = placed.moves().get(0).at(1);
+        String path = path(placed.placed(-x, -y, 1));
+        if (path.length() > SHORT) {
+            body.append("<use xlink:href=\"#s")
+                    .append(shapes.computeIfAbsent(path, key -> shapes.size() + 1))
+                    .append('"');
+            attribute("x", x).attribute("y", y);
+        } else {
+            body.append("<path d=\"");
+            path(body, placed);
+            body.append('"');
+        }
+        if (!shape.isFilled()) {
+            body.append(" fill=\"none\"");
+            attribute("stroke-width", shape.thickness());
+        }
+        body.append("/>\n");
     }
 
     @Override
@@ -112,15 +160,11 @@ public final class SvgPainter implements Mark.Brush {
                 .forEach(code -> characters
                         .computeIfAbsent(words.face(), face -> new TreeSet<>())
                         .add(code));
-        body.append(String.format(
-                Locale.ROOT,
-                "<text x=\"%s\" y=\"%s\" font-family=\"flourish-%s, sans-serif\" font-size=\"%s\" fill=\"%s\" xml:space=\"preserve\">%s</text>%n",
-                number(words.x()),
-                number(words.y()),
-                STYLES.get(words.face()),
-                number(words.size()),
-                colour,
-                escaped(words.text())));
+        body.append("<text");
+        attribute("x", words.x()).attribute("y", words.y());
+        body.append(" font-family=\"flourish-").append(STYLES.get(words.face())).append(", sans-serif\"");
+        attribute("font-size", words.size());
+        body.append(" xml:space=\"preserve\">").append(escaped(words.text())).append("</text>\n");
     }
 
     private static String escaped(String text) {
@@ -140,36 +184,27 @@ public final class SvgPainter implements Mark.Brush {
             svg.append("@font-face { font-family: 'flourish-")
                     .append(STYLES.get(used.getKey()))
                     .append("'; src: url('data:font/ttf;base64,")
-                    .append(Base64.getEncoder().encodeToString(subset(used.getKey(), used.getValue())))
+                    .append(FontSubsets.of(used.getKey(), used.getValue()))
                     .append("'); }\n");
         }
         svg.append("</style>\n");
     }
 
-    private static byte[] subset(Face face, Set<Integer> codes) throws IOException {
-        try (InputStream in = Fonts.open(face);
-                TrueTypeFont font = new TTFParser().parse(new RandomAccessReadBuffer(in.readAllBytes()))) {
-            TTFSubsetter subsetter = new TTFSubsetter(font);
-            codes.forEach(subsetter::add);
-            ByteArrayOutputStream bytes = new ByteArrayOutputStream();
-            subsetter.writeToStream(bytes);
-            return bytes.toByteArray();
-        }
-    }
-
     static String path(Outline outline) {
         StringBuilder path = new StringBuilder();
-        for (Outline.Move move : outline.moves()) {
-            path.append("MLQCZ".charAt(move.kind().ordinal()));
-            for (int i = 0; i < move.points().size(); i++) {
-                path.append(i == 0 ? "" : " ").append(number(move.at(i)));
-            }
-        }
+        path(path, outline);
         return path.toString();
     }
 
-    private static String number(double value) {
-        String text = String.format(Locale.ROOT, "%.3f", value);
-        return text.replaceAll("\\.?0+$", "").replaceFirst("^-0$", "0");
+    private static void path(StringBuilder path, Outline outline) {
+        for (Outline.Move move : outline.moves()) {
+            path.append("MLQCZ".charAt(move.kind().ordinal()));
+            for (int i = 0; i < move.points().size(); i++) {
+                if (i > 0) {
+                    path.append(' ');
+                }
+                Decimals.append(path, move.at(i));
+            }
+        }
     }
 }

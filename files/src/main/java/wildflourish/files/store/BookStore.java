@@ -97,6 +97,15 @@ public final class BookStore {
 
     /** Writes a file aside in the same folder, flushes it, and renames it over the old one. */
     public static void writeAside(Path path, byte[] bytes) throws IOException {
+        writeAside(path, bytes, true);
+    }
+
+    /** The same for one of many files that can be made again: it is whole or not there, but nobody waits until the disk has it. */
+    public static void writeOneOfMany(Path path, byte[] bytes) throws IOException {
+        writeAside(path, bytes, false);
+    }
+
+    private static void writeAside(Path path, byte[] bytes, boolean isForced) throws IOException {
         Path target = Files.isSymbolicLink(path) ? path.toRealPath() : path.toAbsolutePath();
         Path folder = target.getParent();
         if (folder == null || !Files.isDirectory(folder)) {
@@ -112,7 +121,9 @@ public final class BookStore {
                 while (buffer.hasRemaining()) {
                     channel.write(buffer);
                 }
-                channel.force(true);
+                if (isForced) {
+                    channel.force(true);
+                }
             } catch (IOException e) {
                 throw new IOException(
                         "the disk of " + folder + " takes no more (" + e.getMessage()
