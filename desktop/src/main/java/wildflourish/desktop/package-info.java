@@ -2,13 +2,15 @@
  * The JavaFX application, sound output and the command line; nothing here computes music.
  *
  * <pre>
- * play      sound: the player's clock and the loudspeaker, or a silent stand-in
- * desk      what is open, chosen and done: the state all views look at, with the verbs that change it
- * look      fonts, palettes, small pictures and the frames in which things grow, shared by the views
- * bench     the main view: score, growth stem, what fits here
- * plain     the plain tune and its instrument: chart, look-over, best fit
- * closeup   a spot in milliseconds
- * window    the window that holds the views, with menus and keys
+ * play      sound: the engine and its devices; no interface code
+ * look      fonts, palettes, the theme, small pictures and choices
+ * view      what music is looked at in: score, chart, close-up; they know no desk
+ * desk      the one state of a window, and the verbs that say what they come to
+ * action    everything one can do: the table, the registry, menus, buttons and keys made from it
+ * hearing   what is chosen, heard: between desk and play
+ * room      what a room is, and what it is given
+ * bench, lookover, chart, fit    the rooms; none knows another
+ * window    the window that holds the rooms, its bars, files and preferences
  * command   the command line
  * </pre>
  */

@@ -146,6 +146,51 @@ class ArchitectureTest {
                 .check(ALL);
     }
 
+    private static final List<String> ROOMS = List.of("bench", "lookover", "chart", "fit");
+
+    @Test
+    void roomsKnowNoOtherRoomAndNoWindow() {
+        for (String room : ROOMS) {
+            String[] others = ROOMS.stream()
+                    .filter(each -> !each.equals(room))
+                    .map(each -> "wildflourish.desktop." + each + "..")
+                    .toArray(String[]::new);
+            noClasses()
+                    .that()
+                    .resideInAPackage("wildflourish.desktop." + room + "..")
+                    .should()
+                    .dependOnClassesThat()
+                    .resideInAnyPackage(others)
+                    .orShould()
+                    .dependOnClassesThat()
+                    .resideInAnyPackage("wildflourish.desktop.window..", "wildflourish.desktop.command..")
+                    .check(ALL);
+        }
+    }
+
+    @Test
+    void viewsKnowNoDesk() {
+        noClasses()
+                .that()
+                .resideInAnyPackage("wildflourish.desktop.view..", "wildflourish.desktop.look..")
+                .should()
+                .dependOnClassesThat()
+                .resideInAnyPackage("wildflourish.desktop.desk..", "wildflourish.desktop.room..")
+                .check(ALL);
+    }
+
+    /** Parts of the toolkit that are not for use change from one version to the next. */
+    @Test
+    void nothingUsesTheInternalsOfTheToolkit() {
+        noClasses()
+                .that()
+                .resideInAPackage("wildflourish..")
+                .should()
+                .dependOnClassesThat()
+                .resideInAnyPackage("com.sun..", "impl.org.controlsfx..")
+                .check(ALL);
+    }
+
     @Test
     void everyPackageSaysWhatItIsFor() throws Exception {
         for (String name :

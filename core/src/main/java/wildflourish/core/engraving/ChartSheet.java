@@ -59,7 +59,7 @@ public final class ChartSheet {
     /** With the ornaments that a note bears on buttons, where one is asked about. */
     public static List<Page> of(Instrument instrument, Paper paper, List<HandFrame> frames, Optional<Asked> asked) {
         return instrument.family().isWind()
-                ? new ChartSheet(instrument, paper).run()
+                ? new ChartSheet(instrument, paper).run(asked)
                 : HandChart.of(instrument, paper, frames, asked);
     }
 
@@ -67,8 +67,11 @@ public final class ChartSheet {
         return paper.width() - 2 * paper.margin();
     }
 
-    private List<Page> run() {
+    private List<Page> run(Optional<Asked> asked) {
         heading();
+        picture(asked.map(Asked::note)
+                .flatMap(instrument::rowOf)
+                .orElse(instrument.chart().get(0)));
         List<ChartRow> chart = instrument.chart();
         List<ChartRow> row = new ArrayList<>();
         Optional<Breath> register = Optional.empty();
@@ -112,6 +115,19 @@ public final class ChartSheet {
                 : above == 1
                         ? " · sounds an octave higher than written"
                         : " · sounds " + -above + " octave lower than written";
+    }
+
+    /** The instrument itself, large, as it is held for a note. */
+    private void picture(ChartRow note) {
+        WindPicture.of(instrument.family(), note, width()).ifPresent(picture -> {
+            String words = nameOf(note) + ": "
+                    + (note.breath() == Breath.FIRM
+                            ? instrument.family().isBlownByMouth() ? "firm breath" : "the bag pressed harder"
+                            : instrument.family().isBlownByMouth() ? "soft breath" : "easy on the bag");
+            page.add(new Mark.Words(words, paper.margin(), y + 1.6, Face.BOLD, NAME_SIZE), Ink.WORDS, Drawn.Kind.WORDS);
+            page.addAll(picture, paper.margin(), y + 1.5);
+            y += WindPicture.HEIGHT + 2.5;
+        });
     }
 
     private void registerName(Breath breath) {

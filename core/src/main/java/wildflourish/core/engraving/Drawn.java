@@ -33,6 +33,8 @@ public record Drawn(Mark mark, Ink ink, Subject subject) {
         MISSING,
         SENTENCE,
         PAPER,
+        /** Of an instrument drawn as it is. */
+        PICTURE,
         WORDS
     }
 

@@ -48,12 +48,12 @@ public final class ChartRoom implements Room {
                 .orElse(List.of());
     }
 
-    /** On buttons the chosen note, of which it is shown what it bears. */
+    /** The chosen note: winds show how it is fingered, buttons what it bears. */
     private static Optional<ChartSheet.Asked> asked(Sight sight) {
         Optional<Tune> tune = sight.tune();
         Optional<Note> note = tune.flatMap(each -> sight.note().map(each::note))
                 .filter(each -> !each.isRest() && sight.instrument().has(each.melody()));
-        return note.filter(each -> sight.instrument().buttons().isPresent())
+        return note.filter(each -> !sight.instrument().strings().isPresent())
                 .flatMap(each -> sight.version()
                         .filter(version -> version.playing().instrument().equals(sight.instrument()))
                         .map(version -> new ChartSheet.Asked(

@@ -1,2 +1,2 @@
-/** What is open, chosen and done: one observable state, and the verbs that change it. Uses play. */
+/** The one state of a window, and verbs that say what they come to. Uses look. */
 package wildflourish.desktop.desk;

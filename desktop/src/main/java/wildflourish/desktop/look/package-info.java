@@ -1,2 +1,2 @@
-/** Fonts, palettes and small pictures shared by the views. */
+/** Fonts, palettes, the theme, small pictures and choices, shared by all that is seen. */
 package wildflourish.desktop.look;

@@ -1,2 +1,2 @@
-/** Sound: a player whose clock says what is heard, and the loudspeaker or its silent stand-in. Uses no interface code. */
+/** Sound: the engine that mixes and feeds a line, the loudspeaker and its stand-ins. Uses no interface code. */
 package wildflourish.desktop.play;

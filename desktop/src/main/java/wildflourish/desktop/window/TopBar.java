@@ -6,7 +6,6 @@ import javafx.scene.AccessibleRole;
 import javafx.scene.control.Menu;
 import javafx.scene.control.MenuButton;
 import javafx.scene.control.MenuItem;
-import javafx.scene.control.Separator;
 import javafx.scene.control.SeparatorMenuItem;
 import javafx.scene.control.ToggleButton;
 import javafx.scene.layout.HBox;
@@ -63,7 +62,6 @@ final class TopBar extends HBox {
                         Controls.icon(actions.of("undo")),
                         Controls.icon(actions.of("redo")),
                         Controls.icon(actions.of("save")),
-                        new Separator(javafx.geometry.Orientation.VERTICAL),
                         takeAway,
                         view(actions),
                         Controls.icon(actions.of("find")));

@@ -1,2 +1,2 @@
-/** The window that holds the views, with its keys. Uses bench, closeup and desk. */
+/** The window that holds the rooms: its bars, files, preferences. Uses all but the command line. */
 package wildflourish.desktop.window;
