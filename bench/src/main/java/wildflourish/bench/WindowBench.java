@@ -33,7 +33,8 @@ public final class WindowBench {
 
     public static void main(String[] arguments) throws Exception {
         boolean isStart = arguments.length > 0 && arguments[0].equals("start");
-        String[] parameters = arguments.length > 1 ? new String[] {"--instrument=" + arguments[1]} : new String[0];
+        String[] parameters =
+                arguments.length > 1 && !isStart ? new String[] {"--instrument=" + arguments[1]} : new String[0];
         new Thread(() -> Application.launch(FlourishApp.class, parameters), "window").start();
         Scene scene = scene();
         CountDownLatch laidOut = new CountDownLatch(1);
@@ -49,7 +50,12 @@ public final class WindowBench {
             Thread.sleep(1500);
             measure(scene);
         }
-        Runtime.getRuntime().halt(0);
+        if (List.of(arguments).contains("leave")) {
+            // In good order, so that the archive of classes is written.
+            Platform.exit();
+        } else {
+            Runtime.getRuntime().halt(0);
+        }
     }
 
     private static Scene scene() throws InterruptedException {
