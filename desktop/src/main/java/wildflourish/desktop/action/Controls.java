@@ -63,13 +63,18 @@ public final class Controls {
         }
         control.setAccessibleHelp(words);
         if (control.getTooltip() == null) {
-            Tooltip tip = new Tooltip();
-            tip.setShowDelay(TIP_AFTER);
-            tip.setWrapText(true);
-            tip.setMaxWidth(360);
-            control.setTooltip(tip);
+            // Made when the pointer comes for the first time: a window has a hundred of them, few are ever seen.
+            control.setOnMouseEntered(event -> {
+                if (control.getTooltip() == null) {
+                    Tooltip tip = new Tooltip();
+                    tip.setShowDelay(TIP_AFTER);
+                    tip.setWrapText(true);
+                    tip.setMaxWidth(360);
+                    tip.textProperty().bind(control.accessibleHelpProperty());
+                    control.setTooltip(tip);
+                }
+            });
         }
-        control.getTooltip().setText(words);
     }
 
     /** A line of a menu, with its key. */
