@@ -16,7 +16,6 @@ import wildflourish.core.music.Fraction;
 import wildflourish.core.music.Step;
 import wildflourish.core.tune.NoteId;
 import wildflourish.core.tune.Tune;
-import wildflourish.core.version.Placement;
 import wildflourish.core.version.Version;
 import wildflourish.desktop.action.Actions;
 import wildflourish.desktop.desk.Choosing;
@@ -104,17 +103,7 @@ public final class BenchRoom implements Room {
         this.transport = tools.transport();
         this.isHere = tools.isIn(ID);
         bind(tools.actions());
-        score = new ScoreView(tools.soon(), new ScoreView.Hands() {
-            @Override
-            public void chose(NoteId note) {
-                desk.does(here -> Choosing.note(here, note));
-            }
-
-            @Override
-            public void reached(NoteId note) {
-                desk.does(here -> Choosing.until(here, note));
-            }
-        });
+        score = new ScoreView(tools.soon(), tools.hands());
         score.setId("score");
         write = new WritePane(desk);
         strip = new GrowthStrip(desk, tools.actions(), tools.soon());
@@ -362,10 +351,5 @@ public final class BenchRoom implements Room {
                 desk.does(here -> Choosing.walk(here, 1));
             }
         });
-    }
-
-    /** What is drawn in pale ink. */
-    Optional<Placement> previewed() {
-        return score.previewed();
     }
 }

@@ -6,7 +6,6 @@ import javafx.scene.layout.Region;
 import wildflourish.core.tune.NoteId;
 import wildflourish.core.tune.Tune;
 import wildflourish.core.version.Version;
-import wildflourish.desktop.desk.Choosing;
 import wildflourish.desktop.desk.Desk;
 import wildflourish.desktop.desk.Look;
 import wildflourish.desktop.desk.Sight;
@@ -39,17 +38,7 @@ public final class LookOverRoom implements Room {
 
     public LookOverRoom(Tools tools) {
         Desk desk = tools.desk();
-        score = new ScoreView(tools.soon(), new ScoreView.Hands() {
-            @Override
-            public void chose(NoteId note) {
-                desk.does(here -> Choosing.note(here, note));
-            }
-
-            @Override
-            public void reached(NoteId note) {
-                desk.does(here -> Choosing.until(here, note));
-            }
-        });
+        score = new ScoreView(tools.soon(), tools.hands());
         score.setId("plain-score");
         score.setAccessibleText("The plain tune");
         pane = new LookOverPane(tools);

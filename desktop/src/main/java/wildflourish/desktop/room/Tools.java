@@ -9,11 +9,13 @@ import java.util.function.Function;
 import java.util.function.Supplier;
 import javafx.beans.value.ObservableValue;
 import wildflourish.core.instrument.Instrument;
+import wildflourish.core.tune.NoteId;
 import wildflourish.desktop.action.Actions;
 import wildflourish.desktop.desk.Choosing;
 import wildflourish.desktop.desk.Desk;
 import wildflourish.desktop.desk.Sight;
 import wildflourish.desktop.hearing.Transport;
+import wildflourish.desktop.view.ScoreView;
 
 /**
  * What a room works with.
@@ -52,6 +54,21 @@ public record Tools(Desk desk, Actions actions, Transport transport, Executor so
                         shower.accept(now.get(0));
                     }
                 });
+    }
+
+    /** Hands that choose notes on a score. */
+    public ScoreView.Hands hands() {
+        return new ScoreView.Hands() {
+            @Override
+            public void chose(NoteId note) {
+                desk.does(here -> Choosing.note(here, note));
+            }
+
+            @Override
+            public void reached(NoteId note) {
+                desk.does(here -> Choosing.until(here, note));
+            }
+        };
     }
 
     /** Works on another instrument. */

@@ -55,17 +55,6 @@ public final class ScoreView extends ScrollPane {
 
         /** A note was pressed with Shift, or dragged to: the range goes on to it. */
         void reached(NoteId note);
-
-        /** Hands that do nothing. */
-        static Hands none() {
-            return new Hands() {
-                @Override
-                public void chose(NoteId note) {}
-
-                @Override
-                public void reached(NoteId note) {}
-            };
-        }
     }
 
     /** With what lays out pages, away from the window's thread; only the page asked for last comes into view. */

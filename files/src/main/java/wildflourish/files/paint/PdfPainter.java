@@ -109,7 +109,7 @@ public final class PdfPainter {
         Box box = glyph.box();
         form.setBBox(new PDRectangle((float) box.left(), (float) box.top(), (float) box.width(), (float) box.height()));
         try (PDFormContentStream content = new PDFormContentStream(form)) {
-            trace(new FormPen(content), glyph.outline());
+            trace(Pen.of(content), glyph.outline());
             content.fill();
         }
         glyphs.put(glyph.name(), form);
@@ -132,7 +132,7 @@ public final class PdfPainter {
                 (float) box.width() + 2 * edge,
                 (float) box.height() + 2 * edge));
         try (PDFormContentStream content = new PDFormContentStream(form)) {
-            trace(new FormPen(content), outline);
+            trace(Pen.of(content), outline);
             if (shape.isFilled()) {
                 content.fill();
             } else {
@@ -225,62 +225,28 @@ public final class PdfPainter {
         }
 
         private void path(Outline outline) throws IOException {
-            trace(new PagePen(content), outline);
+            trace(Pen.of(content), outline);
         }
     }
 
-    /** What an outline is traced with: the page and a glyph's own form have no such name in common. */
-    private interface Pen {
-        void moveTo(float x, float y) throws IOException;
-
-        void lineTo(float x, float y) throws IOException;
-
-        void curveTo(float x1, float y1, float x2, float y2, float x3, float y3) throws IOException;
-
-        void closePath() throws IOException;
+    /** To a point. */
+    private interface ToPoint {
+        void go(float x, float y) throws IOException;
     }
 
-    private record PagePen(PDPageContentStream content) implements Pen {
-        @Override
-        public void moveTo(float x, float y) throws IOException {
-            content.moveTo(x, y);
-        }
-
-        @Override
-        public void lineTo(float x, float y) throws IOException {
-            content.lineTo(x, y);
-        }
-
-        @Override
-        public void curveTo(float x1, float y1, float x2, float y2, float x3, float y3) throws IOException {
-            content.curveTo(x1, y1, x2, y2, x3, y3);
-        }
-
-        @Override
-        public void closePath() throws IOException {
-            content.closePath();
-        }
+    /** Along a curve with two control points. */
+    private interface AlongCurve {
+        void go(float x1, float y1, float x2, float y2, float x3, float y3) throws IOException;
     }
 
-    private record FormPen(PDFormContentStream content) implements Pen {
-        @Override
-        public void moveTo(float x, float y) throws IOException {
-            content.moveTo(x, y);
+    /** What an outline is traced with: the page, or a form of its own. */
+    private record Pen(ToPoint move, ToPoint line, AlongCurve curve, Step close) {
+        static Pen of(PDPageContentStream content) {
+            return new Pen(content::moveTo, content::lineTo, content::curveTo, content::closePath);
         }
 
-        @Override
-        public void lineTo(float x, float y) throws IOException {
-            content.lineTo(x, y);
-        }
-
-        @Override
-        public void curveTo(float x1, float y1, float x2, float y2, float x3, float y3) throws IOException {
-            content.curveTo(x1, y1, x2, y2, x3, y3);
-        }
-
-        @Override
-        public void closePath() throws IOException {
-            content.closePath();
+        static Pen of(PDFormContentStream content) {
+            return new Pen(content::moveTo, content::lineTo, content::curveTo, content::closePath);
         }
     }
 
@@ -289,11 +255,11 @@ public final class PdfPainter {
         float y = 0;
         for (Outline.Move move : outline.moves()) {
             switch (move.kind()) {
-                case MOVE -> pen.moveTo(f(move, 0), f(move, 1));
-                case LINE -> pen.lineTo(f(move, 0), f(move, 1));
+                case MOVE -> pen.move().go(f(move, 0), f(move, 1));
+                case LINE -> pen.line().go(f(move, 0), f(move, 1));
                 case QUAD -> quad(pen, x, y, move);
-                case CUBIC -> pen.curveTo(f(move, 0), f(move, 1), f(move, 2), f(move, 3), f(move, 4), f(move, 5));
-                case CLOSE -> pen.closePath();
+                case CUBIC -> pen.curve().go(f(move, 0), f(move, 1), f(move, 2), f(move, 3), f(move, 4), f(move, 5));
+                case CLOSE -> pen.close().run();
             }
             if (move.kind().count() > 0) {
                 x = f(move, move.kind().count() - 2);
@@ -308,13 +274,14 @@ public final class PdfPainter {
         float cy = f(move, 1);
         float endX = f(move, 2);
         float endY = f(move, 3);
-        pen.curveTo(
-                x + (cx - x) * 2 / 3,
-                y + (cy - y) * 2 / 3,
-                endX + (cx - endX) * 2 / 3,
-                endY + (cy - endY) * 2 / 3,
-                endX,
-                endY);
+        pen.curve()
+                .go(
+                        x + (cx - x) * 2 / 3,
+                        y + (cy - y) * 2 / 3,
+                        endX + (cx - endX) * 2 / 3,
+                        endY + (cy - endY) * 2 / 3,
+                        endX,
+                        endY);
     }
 
     private static float f(Outline.Move move, int index) {
