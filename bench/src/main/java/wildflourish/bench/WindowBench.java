@@ -1,6 +1,7 @@
 package wildflourish.bench;
 
 import java.lang.management.ManagementFactory;
+import java.nio.file.Files;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.LinkedHashMap;
@@ -10,7 +11,6 @@ import java.util.Map;
 import java.util.Set;
 import java.util.concurrent.CountDownLatch;
 import java.util.concurrent.TimeUnit;
-import javafx.application.Application;
 import javafx.application.Platform;
 import javafx.scene.Scene;
 import javafx.stage.Window;
@@ -35,7 +35,10 @@ public final class WindowBench {
         boolean isStart = arguments.length > 0 && arguments[0].equals("start");
         String[] parameters =
                 arguments.length > 1 && !isStart ? new String[] {"--instrument=" + arguments[1]} : new String[0];
-        new Thread(() -> Application.launch(FlourishApp.class, parameters), "window").start();
+        // Nothing that an earlier window left unsaved is to be looked through.
+        System.setProperty(
+                "flourish.own", Files.createTempDirectory("flourish-bench").toString());
+        new Thread(() -> FlourishApp.begin(parameters), "window").start();
         Scene scene = scene();
         CountDownLatch laidOut = new CountDownLatch(1);
         Platform.runLater(() -> {

@@ -3,6 +3,8 @@ package wildflourish.desktop.bench;
 import java.util.Optional;
 import java.util.function.Consumer;
 import javafx.application.Platform;
+import javafx.beans.property.BooleanProperty;
+import javafx.beans.property.SimpleBooleanProperty;
 import javafx.scene.control.Label;
 import javafx.scene.control.TextField;
 import javafx.scene.layout.Priority;
@@ -20,6 +22,7 @@ import wildflourish.desktop.desk.Desk;
 import wildflourish.desktop.desk.Here;
 import wildflourish.desktop.desk.Options;
 import wildflourish.desktop.desk.Sight;
+import wildflourish.desktop.look.OnlyWhen;
 import wildflourish.desktop.look.Paragraph;
 import wildflourish.desktop.look.Theme;
 
@@ -34,6 +37,7 @@ final class FitsPane extends VBox {
     private final PhraseRules rules;
     private final Paragraph breath = new Paragraph(FitCell.WIDTH, "breath");
     private final TextField sentence = new TextField();
+    private final BooleanProperty isDecorated = new SimpleBooleanProperty();
     private Theme theme = Theme.LIGHT;
     private boolean isWaiting;
 
@@ -73,10 +77,12 @@ final class FitsPane extends VBox {
         });
         VBox.setVgrow(list, Priority.ALWAYS);
         list.setMinHeight(120);
-        getChildren().addAll(where, layered, standing, list, rules, fingerings, sentence, breath);
-        desk.of(Wanted::of).subscribe(wanted -> showSoon());
+        OnlyWhen here = new OnlyWhen(isDecorated, standing);
+        getChildren().addAll(where, layered, here, list, rules, fingerings, sentence, breath);
+        desk.of(Wanted::of).addListener((at, before, wanted) -> showSoon());
     }
 
+    /** Shows everything in a theme; the first time, too. */
     void setTheme(Theme newTheme) {
         theme = newTheme;
         list.setTheme(theme);
@@ -105,7 +111,7 @@ final class FitsPane extends VBox {
     private void show() {
         Here here = desk.here();
         where.setText(whereWords(here.sight()));
-        standing.show(here, theme);
+        isDecorated.set(standing.show(here, theme));
         fingerings.show(here, theme);
         if (!sentence.getText().equals(here.sentence())) {
             sentence.setText(here.sentence());

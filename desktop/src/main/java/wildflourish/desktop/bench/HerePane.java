@@ -51,14 +51,13 @@ final class HerePane extends VBox {
         ways.managedProperty().bind(ways.visibleProperty());
         FlowPane buttons = new FlowPane(6, 6, remove, everywhere, passes, ways, next);
         getChildren().addAll(options, buttons);
-        managedProperty().bind(visibleProperty());
     }
 
-    void show(Here here, Theme theme) {
+    /** Answers whether there is anything. */
+    boolean show(Here here, Theme theme) {
         Optional<Spot> spot = here.spot().filter(each -> !each.options().isEmpty());
-        setVisible(spot.isPresent());
         if (spot.isEmpty()) {
-            return;
+            return false;
         }
         List<Placement> all = spot.get().options();
         options.getChildren().clear();
@@ -75,6 +74,7 @@ final class HerePane extends VBox {
             String played = here.ownSchool(spot.get().first().orElseThrow());
             ways.show(wayIds.stream().map(id -> id.replace('-', ' ')).toList(), Math.max(0, wayIds.indexOf(played)));
         }
+        return true;
     }
 
     private static HBox line(Here here, Placement placement, boolean isPlayed, Theme theme) {

@@ -1,7 +1,6 @@
 package wildflourish.desktop.command;
 
 import java.util.List;
-import javafx.application.Application;
 import wildflourish.desktop.window.FlourishApp;
 
 /** The way from the command line into the window. */
@@ -11,7 +10,7 @@ final class WindowStart {
     /** Returns when the window is closed. Throws UsageException where no window can be opened. */
     static void launch(List<String> parameters) {
         try {
-            Application.launch(FlourishApp.class, parameters.toArray(new String[0]));
+            FlourishApp.begin(parameters.toArray(new String[0]));
         } catch (UnsupportedOperationException e) {
             throw new UsageException("no window can be opened here: " + e.getMessage()
                     + "; start it with ./flourish, which brings up a display");

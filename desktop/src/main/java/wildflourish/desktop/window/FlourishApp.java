@@ -3,13 +3,17 @@ package wildflourish.desktop.window;
 import java.awt.image.BufferedImage;
 import java.io.File;
 import java.io.IOException;
+import java.io.InterruptedIOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.concurrent.ExecutionException;
 import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Future;
+import java.util.concurrent.FutureTask;
 import java.util.concurrent.TimeUnit;
 import java.util.concurrent.atomic.AtomicInteger;
 import javafx.animation.PauseTransition;
@@ -42,9 +46,20 @@ public final class FlourishApp extends Application {
     public static final int HEIGHT = 800;
     private static final String DEMO = "/wildflourish/desktop/demo/saltmarsh-lane.abc";
 
+    /** The book, read while the toolkit starts; empty when the application is started otherwise than by {@link #begin}. */
+    private static Optional<Future<Parsed<StoredBook>>> reading = Optional.empty();
+
     private Path own = OwnFolder.path();
     private Optional<PassingFolder> passing = Optional.empty();
     private final List<MainWindow> windows = new ArrayList<>();
+
+    /** Starts the application and returns when its last window is closed. */
+    public static void begin(String... parameters) {
+        FutureTask<Parsed<StoredBook>> task = new FutureTask<>(() -> read(List.of(parameters)));
+        reading = Optional.of(task);
+        new Thread(task, "first book").start();
+        Application.launch(FlourishApp.class, parameters);
+    }
 
     @Override
     public void start(Stage stage) throws IOException {
@@ -52,8 +67,7 @@ public final class FlourishApp extends Application {
         AppFonts.load();
         List<String> flags = getParameters().getUnnamed();
         Optional<String> shot = named("shot");
-        Optional<String> book = named("book");
-        Desk desk = new Desk(book.isPresent() ? BookStore.open(Path.of(book.get())) : demo(shot.isPresent()));
+        Desk desk = new Desk(firstBook());
         if (shot.isPresent()) {
             PassingFolder folder = PassingFolder.make("shot");
             passing = Optional.of(folder);
@@ -77,7 +91,36 @@ public final class FlourishApp extends Application {
     }
 
     private Optional<String> named(String name) {
-        return Optional.ofNullable(getParameters().getNamed().get(name));
+        return named(getParameters().getRaw(), name);
+    }
+
+    private static Optional<String> named(List<String> parameters, String name) {
+        String begin = "--" + name + "=";
+        return parameters.stream()
+                .filter(each -> each.startsWith(begin))
+                .map(each -> each.substring(begin.length()))
+                .findFirst();
+    }
+
+    private Parsed<StoredBook> firstBook() throws IOException {
+        if (reading.isEmpty()) {
+            return read(getParameters().getRaw());
+        }
+        try {
+            return reading.get().get();
+        } catch (ExecutionException e) {
+            throw new IOException("The book cannot be read: " + e.getMessage(), e);
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+            throw new InterruptedIOException("the start was stopped");
+        }
+    }
+
+    private static Parsed<StoredBook> read(List<String> parameters) throws IOException {
+        Optional<String> book = named(parameters, "book");
+        return book.isPresent()
+                ? BookStore.open(Path.of(book.get()))
+                : demo(named(parameters, "shot").isPresent());
     }
 
     private MainWindow show(Stage stage, Desk desk) {
@@ -134,14 +177,14 @@ public final class FlourishApp extends Application {
 
     /** A printer of the system, or a stand-in that puts what it prints into a folder. */
     private PaperPrinter printer() {
-        return Optional.ofNullable(getParameters().getNamed().get("printer"))
+        return named("printer")
                 .<PaperPrinter>map(folder -> new PretendPrinter(Path.of(folder)))
                 .orElseGet(SystemPrinter::new);
     }
 
     /** A parameter that counts from 1, counted from 0. */
     private Optional<Integer> number(String name) {
-        return Optional.ofNullable(getParameters().getNamed().get(name)).map(words -> Integer.parseInt(words) - 1);
+        return named(name).map(words -> Integer.parseInt(words) - 1);
     }
 
     /** The demo book: as the user has last saved it, or fresh. */

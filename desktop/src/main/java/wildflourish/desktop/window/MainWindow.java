@@ -125,7 +125,7 @@ public final class MainWindow extends BorderPane {
         sceneProperty().subscribe(scene -> {
             if (scene != null) {
                 KeyStrokes.serve(actions, scene);
-                dress(Habits.themeOf(desk.sight().get().look().theme()));
+                Styles.dress(scene, Habits.themeOf(desk.sight().get().look().theme()));
                 room().first().requestFocus();
             }
         });

@@ -25,6 +25,7 @@ import wildflourish.desktop.desk.Playback;
 import wildflourish.desktop.desk.Playback.Stretch;
 import wildflourish.desktop.desk.Sight;
 import wildflourish.desktop.hearing.Transport;
+import wildflourish.desktop.look.OnlyWhen;
 import wildflourish.desktop.look.Pick;
 import wildflourish.desktop.look.TempoPicture;
 import wildflourish.desktop.look.Theme;
@@ -134,7 +135,7 @@ final class TransportBar extends HBox {
     }
 
     /** Of a two-row box; hidden elsewhere. */
-    private Pick reeds() {
+    private OnlyWhen reeds() {
         Pick reeds = new Pick(
                 "reeds",
                 "Reeds: whether the two of each note sound as one or beat",
@@ -142,9 +143,7 @@ final class TransportBar extends HBox {
         reeds.setAccessibleText("Reeds");
         List<String> words = Reeds.words().stream().map(word -> word + " reeds").toList();
         desk.of(sight -> sight.playback().reeds()).subscribe(each -> reeds.show(words, each.ordinal()));
-        reeds.managedProperty().bind(reeds.visibleProperty());
-        desk.of(sight -> sight.instrument().family() == Family.TWO_ROW_BOX).subscribe(reeds::setVisible);
-        return reeds;
+        return new OnlyWhen(desk.of(sight -> sight.instrument().family() == Family.TWO_ROW_BOX), reeds);
     }
 
     /** Puts what is heard into the registry. */

@@ -22,6 +22,7 @@ import wildflourish.desktop.desk.Choosing;
 import wildflourish.desktop.desk.Desk;
 import wildflourish.desktop.desk.Sight;
 import wildflourish.desktop.desk.Stages;
+import wildflourish.desktop.look.OnlyWhen;
 import wildflourish.desktop.look.Pick;
 
 /** What is worked on, for whom: book, tune, instrument, student, school. */
@@ -123,7 +124,7 @@ final class WorkBar extends HBox {
         return book;
     }
 
-    private Pick school() {
+    private OnlyWhen school() {
         Pick school = new Pick(
                 "school",
                 "School: good players differ in which finger cuts or stops a string, how a pick goes, how the bellows turn",
@@ -132,10 +133,10 @@ final class WorkBar extends HBox {
         school.setAccessibleText("School");
         desk.of(sight -> Schools.of(sight, sight.instrument().schools(), Playing::school))
                 .subscribe(schools -> show(school, schools));
-        return school;
+        return new OnlyWhen(desk.of(sight -> sight.instrument().schools().size() > 1), school);
     }
 
-    private Pick strokes() {
+    private OnlyWhen strokes() {
         Pick strokes = new Pick(
                 "strokes",
                 "How notes are struck: good players differ in whether they tongue, in how the bow goes",
@@ -144,15 +145,12 @@ final class WorkBar extends HBox {
         strokes.setAccessibleText("Strokes");
         desk.of(sight -> Schools.of(sight, sight.instrument().strokes(), Playing::strokes))
                 .subscribe(schools -> show(strokes, schools));
-        return strokes;
+        return new OnlyWhen(desk.of(sight -> sight.instrument().strokes().size() > 1), strokes);
     }
 
-    /** Hidden where there is but one. */
     private static void show(Pick pick, Schools schools) {
         pick.show(
                 schools.all().stream().map(School::name).toList(),
                 schools.played().map(schools.all()::indexOf).orElse(-1));
-        pick.setVisible(schools.all().size() > 1);
-        pick.setManaged(schools.all().size() > 1);
     }
 }
