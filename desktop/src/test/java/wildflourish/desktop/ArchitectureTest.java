@@ -34,7 +34,8 @@ class ArchitectureTest {
             "performance",
             "words",
             "sound",
-            "engraving");
+            "engraving",
+            "chart");
 
     private static final JavaClasses ALL = new ClassFileImporter()
             .withImportOption(ImportOption.Predefined.DO_NOT_INCLUDE_TESTS)

@@ -169,7 +169,7 @@ public final class Engraver {
     private List<String> footerLines() {
         List<String> paragraphs = below.cautions().isEmpty() ? List.of(Cautions.brief(family())) : below.cautions();
         return paragraphs.stream()
-                .flatMap(each -> KeyToSigns.wrapped(each, width() * 1.75 / FOOTER_SIZE).stream())
+                .flatMap(each -> Face.BODY.wrapped(each, FOOTER_SIZE, width()).stream())
                 .toList();
     }
 
@@ -286,7 +286,7 @@ public final class Engraver {
             String said = version.at(note.id()).map(Spot::sentence).orElse("");
             if (!said.isEmpty()) {
                 String line = Words.place(tune, note) + ": " + said.replaceAll("\\s+", " ");
-                for (String wrapped : KeyToSigns.wrapped(Face.BODY.drawable(line), width())) {
+                for (String wrapped : Face.BODY.wrapped(Face.BODY.drawable(line), 1.75, width())) {
                     sketch.add(new Mark.Words(wrapped, 0, at, Face.BODY, 1.75), Ink.WORDS, Drawn.Kind.SENTENCE);
                     at += 2.3;
                 }
@@ -299,7 +299,7 @@ public final class Engraver {
         Sketch sketch = new Sketch();
         double at = 0;
         for (String line : score.tune().header().words()) {
-            for (String wrapped : KeyToSigns.wrapped(Face.BODY.drawable(line), width())) {
+            for (String wrapped : Face.BODY.wrapped(Face.BODY.drawable(line), 1.75, width())) {
                 sketch.words(wrapped, 0, at, Face.BODY, 1.75);
                 at += 2.3;
             }

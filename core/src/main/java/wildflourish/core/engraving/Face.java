@@ -1,6 +1,8 @@
 package wildflourish.core.engraving;
 
+import java.util.ArrayList;
 import java.util.HashMap;
+import java.util.List;
 import java.util.Map;
 import wildflourish.core.table.Row;
 import wildflourish.core.table.Table;
@@ -57,5 +59,22 @@ public enum Face {
         StringBuilder text = new StringBuilder();
         words.codePoints().forEach(code -> text.appendCodePoint(has(code) ? code : '?'));
         return text.toString();
+    }
+
+    /** Words in lines of a width, in the unit of {@code size}; a word that is longer than that has a line of its own. */
+    public List<String> wrapped(String words, double size, double width) {
+        List<String> lines = new ArrayList<>();
+        StringBuilder line = new StringBuilder();
+        for (String word : words.split(" ", -1)) {
+            if (!line.isEmpty() && width(line + " " + word, size) > width) {
+                lines.add(line.toString().strip());
+                line.setLength(0);
+            }
+            line.append(line.isEmpty() ? "" : " ").append(word);
+        }
+        if (!line.toString().isBlank()) {
+            lines.add(line.toString().strip());
+        }
+        return lines;
     }
 }

@@ -11,7 +11,7 @@ import wildflourish.core.tune.NoteId;
  * The holes of a wind instrument from the mouth down, one under the other, the thumb first where there is one; below them a cross for firm breath,
  * an upward wedge for a chanter off the knee.
  */
-final class FingeringStrip {
+public final class FingeringStrip {
     static final double RADIUS = 0.41;
     /** More holes than these include one for the thumb. */
     private static final int FINGERS = 7;
@@ -26,7 +26,7 @@ final class FingeringStrip {
 
     private FingeringStrip() {}
 
-    static double height(int holes) {
+    public static double height(int holes) {
         return holes * PITCH + HAND_GAP * (holes > FINGERS ? 2 : 1) + 1.3;
     }
 
@@ -39,7 +39,7 @@ final class FingeringStrip {
     }
 
     /** Draws the holes below y, centred on x. */
-    static void draw(Sketch sketch, Held held, double x, double y, Optional<NoteId> note) {
+    public static void draw(Sketch sketch, Held held, double x, double y, Optional<NoteId> note) {
         int holes = held.fingering().holes().size();
         for (int hole = 1; hole <= holes; hole++) {
             hole(sketch, held.fingering().at(hole), x, y + centreOf(hole, holes), note);

@@ -8,7 +8,7 @@ import wildflourish.core.plain.HandFrame;
  * Pictures of how the fingers lie: for each frame the neck seen from the front, the nut on top, the lowest string at the left, a ring for each
  * finger with what players call it.
  */
-final class HandFrames {
+public final class HandFrames {
     private static final double STRING = 2.5;
     private static final double SEMITONE = 2.0;
     private static final double APART = 5.5;
@@ -29,20 +29,43 @@ final class HandFrames {
             return sketch;
         }
         sketch.words("Under the hand: from line to line is a half step", 0, 0, Face.BOLD, 1.75);
-        int lowest = frames.stream()
+        int inRow = inRow(strings, width);
+        for (int i = 0; i < frames.size(); i += inRow) {
+            List<HandFrame> row = frames.subList(i, Math.min(frames.size(), i + inRow));
+            int line = i / inRow;
+            sketch.addAll(row(row, frames, strings), 0, 2.4 + line * height(frames));
+        }
+        return sketch;
+    }
+
+    /** How many stand beside each other in a width. */
+    public static int inRow(Strings strings, double width) {
+        return Math.max(1, (int) Math.floor((width - 2) / each(strings)));
+    }
+
+    /** Some of all frames beside each other, all as high. */
+    public static Sketch row(List<HandFrame> some, List<HandFrame> all, Strings strings) {
+        Sketch sketch = new Sketch();
+        for (int i = 0; i < some.size(); i++) {
+            draw(sketch, some.get(i), strings, new Corner(1.4 + i * each(strings), 0, lowest(all)));
+        }
+        return sketch;
+    }
+
+    private static double each(Strings strings) {
+        return (strings.open().size() - 1) * STRING + APART;
+    }
+
+    private static double height(List<HandFrame> frames) {
+        return TOP + (lowest(frames) + 1) * SEMITONE;
+    }
+
+    private static int lowest(List<HandFrame> frames) {
+        return frames.stream()
                 .flatMap(frame -> frame.fingers().stream())
                 .mapToInt(HandFrame.Finger::semitones)
                 .max()
                 .orElse(0);
-        double each = (strings.open().size() - 1) * STRING + APART;
-        int inRow = Math.max(1, (int) Math.floor((width - 2) / each));
-        for (int i = 0; i < frames.size(); i++) {
-            double x = 1.4 + i % inRow * each;
-            int row = i / inRow;
-            double y = 2.4 + row * (TOP + (lowest + 1) * SEMITONE);
-            draw(sketch, frames.get(i), strings, new Corner(x, y, lowest));
-        }
-        return sketch;
     }
 
     /** Where a picture begins and how many half steps it shows. */

@@ -127,7 +127,7 @@ public final class Handout {
     private double lines(Sketch sketch, List<String> lines, double from) {
         double at = from;
         for (String line : lines) {
-            for (String wrapped : KeyToSigns.wrapped(Face.BODY.drawable(line), width)) {
+            for (String wrapped : Face.BODY.wrapped(Face.BODY.drawable(line), SIZE, width)) {
                 sketch.words(wrapped, 0, at, Face.BODY, SIZE);
                 at += LINE;
             }

@@ -85,9 +85,9 @@ public final class KeyToSigns {
             double left = Math.max(4.2, Signs.width(entry.signs()) + 0.9);
             sketch.words(entry.name(), left, y, Face.BOLD, 1.75);
             double column = Math.max(17, left + Face.BOLD.width(entry.name(), 1.75) + 1);
-            List<String> lines = wrapped(String.join(" ", entry.how()), width - column);
+            List<String> lines = Face.BODY.wrapped(String.join(" ", entry.how()), 1.75, width - column);
             lines = new ArrayList<>(lines);
-            lines.addAll(wrapped(unbroken(entry.gestures()), width - column));
+            lines.addAll(Face.BODY.wrapped(unbroken(entry.gestures()), 1.75, width - column));
             for (String line : lines) {
                 sketch.words(line, column, y, Face.BODY, 1.75);
                 y += LINE;
@@ -96,7 +96,7 @@ public final class KeyToSigns {
         }
         String holes =
                 "Holes are numbered from the mouth down. A filled ring is a covered hole, a cross below means firm breath.";
-        for (String line : wrapped(holes, width)) {
+        for (String line : Face.BODY.wrapped(holes, 1.75, width)) {
             sketch.add(new Mark.Words(line, 0, y, Face.ITALIC, 1.6), Ink.QUIET, Drawn.Kind.WORDS);
             y += LINE;
         }
@@ -108,21 +108,5 @@ public final class KeyToSigns {
         return String.join(
                 " · ",
                 gestures.stream().map(words -> words.replace(' ', '\u00a0')).toList());
-    }
-
-    static List<String> wrapped(String words, double width) {
-        List<String> lines = new ArrayList<>();
-        StringBuilder line = new StringBuilder();
-        for (String word : words.split(" ", -1)) {
-            if (!line.isEmpty() && Face.BODY.width(line + " " + word, 1.75) > width) {
-                lines.add(line.toString().strip());
-                line.setLength(0);
-            }
-            line.append(line.isEmpty() ? "" : " ").append(word);
-        }
-        if (!line.toString().isBlank()) {
-            lines.add(line.toString().strip());
-        }
-        return lines;
     }
 }

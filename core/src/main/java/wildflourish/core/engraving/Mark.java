@@ -7,6 +7,9 @@ public sealed interface Mark permits Mark.Glyph, Mark.Line, Mark.Shape, Mark.Wor
 
     Mark moved(double dx, double dy);
 
+    /** Larger by a factor, round the origin of the page. */
+    Mark scaled(double factor);
+
     void paint(Brush brush);
 
     /** A painter's side of a mark. */
@@ -35,6 +38,11 @@ public sealed interface Mark permits Mark.Glyph, Mark.Line, Mark.Shape, Mark.Wor
         }
 
         @Override
+        public Mark scaled(double factor) {
+            return new Glyph(entry, x * factor, y * factor, scale * factor);
+        }
+
+        @Override
         public void paint(Brush brush) {
             brush.glyph(this);
         }
@@ -54,6 +62,11 @@ public sealed interface Mark permits Mark.Glyph, Mark.Line, Mark.Shape, Mark.Wor
         @Override
         public Mark moved(double dx, double dy) {
             return new Line(x1 + dx, y1 + dy, x2 + dx, y2 + dy, thickness);
+        }
+
+        @Override
+        public Mark scaled(double factor) {
+            return new Line(x1 * factor, y1 * factor, x2 * factor, y2 * factor, thickness * factor);
         }
 
         @Override
@@ -91,6 +104,11 @@ public sealed interface Mark permits Mark.Glyph, Mark.Line, Mark.Shape, Mark.Wor
         }
 
         @Override
+        public Mark scaled(double factor) {
+            return new Shape(outline.placed(0, 0, factor), x * factor, y * factor, thickness * factor);
+        }
+
+        @Override
         public void paint(Brush brush) {
             brush.shape(this);
         }
@@ -106,6 +124,11 @@ public sealed interface Mark permits Mark.Glyph, Mark.Line, Mark.Shape, Mark.Wor
         @Override
         public Mark moved(double dx, double dy) {
             return new Words(text, x + dx, y + dy, face, size);
+        }
+
+        @Override
+        public Mark scaled(double factor) {
+            return new Words(text, x * factor, y * factor, face, size * factor);
         }
 
         @Override

@@ -19,6 +19,12 @@ public record Paper(double width, double height, double margin, double spaceMill
         return printed(210, 297);
     }
 
+    /** A3: as much as on A4, larger. */
+    public static Paper a3() {
+        Paper a4 = a4();
+        return new Paper(a4.width, a4.height, a4.margin, PRINTED_SPACE * Math.sqrt(2));
+    }
+
     /** US Letter. */
     public static Paper letter() {
         return printed(215.9, 279.4);
@@ -26,6 +32,13 @@ public record Paper(double width, double height, double margin, double spaceMill
 
     private static Paper printed(double widthMillimetres, double heightMillimetres) {
         return new Paper(widthMillimetres / PRINTED_SPACE, heightMillimetres / PRINTED_SPACE, 8, PRINTED_SPACE);
+    }
+
+    /** The same, its longer side across; an endless page as it is. */
+    public Paper landscape() {
+        return Double.isFinite(height) && height > width
+                ? new Paper(height, width, margin, spaceMillimetres, pixels)
+                : this;
     }
 
     /** A page as wide as given that grows downward. */

@@ -6,44 +6,44 @@ import java.util.Optional;
 import wildflourish.core.tune.NoteId;
 
 /** Marks being gathered: a display list under way. */
-final class Sketch {
+public final class Sketch {
     private final List<Drawn> drawn = new ArrayList<>(512);
     private final List<NoteZone> zones = new ArrayList<>();
 
-    void add(Mark mark, Ink ink, Drawn.Kind kind) {
+    public void add(Mark mark, Ink ink, Drawn.Kind kind) {
         drawn.add(new Drawn(mark, ink, new Drawn.Subject(kind, Optional.empty())));
     }
 
-    void add(Mark mark, Ink ink, Drawn.Kind kind, NoteId note) {
+    public void add(Mark mark, Ink ink, Drawn.Kind kind, NoteId note) {
         drawn.add(new Drawn(mark, ink, new Drawn.Subject(kind, Optional.of(note))));
     }
 
-    void glyph(String name, double x, double y, Drawn.Kind kind, NoteId note) {
+    public void glyph(String name, double x, double y, Drawn.Kind kind, NoteId note) {
         add(new Mark.Glyph(GlyphFont.of(name), x, y, 1), Ink.NOTES, kind, note);
     }
 
-    void glyph(String name, double x, double y, Drawn.Kind kind) {
+    public void glyph(String name, double x, double y, Drawn.Kind kind) {
         add(new Mark.Glyph(GlyphFont.of(name), x, y, 1), Ink.NOTES, kind);
     }
 
-    void words(String text, double x, double y, Face face, double size) {
+    public void words(String text, double x, double y, Face face, double size) {
         add(new Mark.Words(face.drawable(text), x, y, face, size), Ink.WORDS, Drawn.Kind.WORDS);
     }
 
-    void zone(NoteZone zone) {
+    public void zone(NoteZone zone) {
         zones.add(zone);
     }
 
-    List<Drawn> drawn() {
+    public List<Drawn> drawn() {
         return drawn;
     }
 
-    List<NoteZone> zones() {
+    public List<NoteZone> zones() {
         return zones;
     }
 
     /** The box around everything; empty where nothing is drawn. */
-    Optional<Box> box() {
+    public Optional<Box> box() {
         if (drawn.isEmpty()) {
             return Optional.empty();
         }
@@ -61,8 +61,15 @@ final class Sketch {
         return Optional.of(new Box(left, top, right, bottom));
     }
 
+    /** The same, larger by a factor, round its origin; without zones of notes. */
+    public Sketch scaled(double factor) {
+        Sketch scaled = new Sketch();
+        drawn.forEach(each -> scaled.drawn.add(new Drawn(each.mark().scaled(factor), each.ink(), each.subject())));
+        return scaled;
+    }
+
     /** Everything of another sketch, moved. */
-    void addAll(Sketch other, double dx, double dy) {
+    public void addAll(Sketch other, double dx, double dy) {
         other.drawn.forEach(each -> drawn.add(each.moved(dx, dy)));
         other.zones.forEach(each -> zones.add(each.moved(dx, dy)));
     }

@@ -7,7 +7,7 @@ import java.util.List;
 import java.util.Optional;
 import org.junit.jupiter.api.Test;
 import wildflourish.core.Melody;
-import wildflourish.core.hand.ButtonBearing;
+import wildflourish.core.hand.Bearing;
 import wildflourish.core.instrument.Instrument;
 import wildflourish.core.music.Key;
 import wildflourish.core.music.WrittenPitch;
@@ -108,14 +108,14 @@ class ButtonLanesTest {
     @Test
     void whatANoteBears() {
         Playing playing = Playing.usual(Melody.reel("A4:8 |"), Instrument.of("box-bc"));
-        List<ButtonBearing> all = ButtonBearing.of(playing, Key.C_MAJOR, WrittenPitch.parse("A4"));
-        ButtonBearing roll = all.stream()
+        List<Bearing> all = Bearing.of(playing, Key.C_MAJOR, WrittenPitch.parse("A4"));
+        Bearing roll = all.stream()
                 .filter(each -> each.ornament().id().equals("long-roll"))
                 .findFirst()
                 .orElseThrow();
         assertThat(roll.refusal()).isEmpty();
-        assertThat(roll.used()).extracting(ButtonBearing.Used::key).containsExactlyInAnyOrder("i5d", "i6d", "o5d");
-        Optional<ButtonBearing> treble = all.stream()
+        assertThat(roll.used()).extracting(Bearing.Used::key).containsExactlyInAnyOrder("i5d", "i6d", "o5d");
+        Optional<Bearing> treble = all.stream()
                 .filter(each -> each.ornament().id().equals("bellows-treble"))
                 .findFirst();
         assertThat(treble.orElseThrow().refusal()).isPresent();

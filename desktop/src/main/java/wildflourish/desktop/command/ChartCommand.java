@@ -14,21 +14,29 @@ import picocli.CommandLine.Command;
 import picocli.CommandLine.Model.CommandSpec;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Spec;
-import wildflourish.core.engraving.ChartSheet;
-import wildflourish.core.engraving.Page;
+import wildflourish.core.chart.ChartNotes;
+import wildflourish.core.chart.ChartWish;
 import wildflourish.core.engraving.Paper;
-import wildflourish.core.hand.ButtonBearing;
+import wildflourish.core.form.Phrase;
+import wildflourish.core.form.Phrasing;
+import wildflourish.core.hand.Bearing;
 import wildflourish.core.instrument.ChartRow;
 import wildflourish.core.instrument.Gracing;
 import wildflourish.core.instrument.Instrument;
 import wildflourish.core.instrument.School;
 import wildflourish.core.music.FingeredPitch;
+import wildflourish.core.music.Key;
 import wildflourish.core.music.WrittenPitch;
+import wildflourish.core.ornament.Profile;
 import wildflourish.core.ornament.Refusal;
-import wildflourish.core.tune.Tune;
+import wildflourish.core.tune.NoteId;
+import wildflourish.core.version.Lesson;
 import wildflourish.core.version.Playing;
+import wildflourish.core.version.Stair;
+import wildflourish.core.version.Version;
 import wildflourish.files.abc.BookReader;
-import wildflourish.files.paint.PdfPainter;
+import wildflourish.files.export.ChartExporter;
+import wildflourish.files.export.ExportForm;
 import wildflourish.files.store.BookStore;
 
 @Command(
@@ -42,7 +50,7 @@ final class ChartCommand implements Callable<Integer> {
     @Option(names = "--instrument", description = "for example whistle-d")
     private Optional<String> instrument = Optional.empty();
 
-    @Option(names = "--note", description = "on buttons: which ornaments a note bears, such as B4 or F#5")
+    @Option(names = "--note", description = "which ornaments a note bears, such as B4 or F#5")
     private Optional<String> note = Optional.empty();
 
     @Option(names = "--key", description = "the key that the note stands in, such as D, Em or Ador")
@@ -51,37 +59,132 @@ final class ChartCommand implements Callable<Integer> {
     @Option(names = "--format", description = "table, json or csv")
     private Listing.Format format = Listing.Format.TABLE;
 
-    @Option(names = "--out", description = "writes it as a PDF to this file in place of listing it")
+    @Option(
+            names = "--out",
+            description = "writes it to this file in place of listing it; its ending says as what: pdf, svg or png")
     private Optional<Path> out = Optional.empty();
+
+    @Option(names = "--paper", description = "of a PDF: a4 (the default), a3 or letter")
+    private PaperName paper = PaperName.A4;
+
+    @Option(
+            names = "--of",
+            description = "a tunebook: the notes of its first tune alone, or of the one that --tune names")
+    private Optional<Path> book = Optional.empty();
+
+    @Option(names = "--tune", description = "the tune with this X: number")
+    private Optional<Integer> tune = Optional.empty();
+
+    @Option(names = "--version", description = "every note of the stage with this name, those of its ornaments too")
+    private Optional<String> version = Optional.empty();
+
+    @Option(names = "--phrase", description = "the notes of this phrase alone, by its number from 1")
+    private Optional<Integer> phrase = Optional.empty();
+
+    /** Papers that can be asked for. */
+    enum PaperName {
+        A4(Paper.a4()),
+        A3(Paper.a3()),
+        LETTER(Paper.letter());
+
+        private final Paper paper;
+
+        PaperName(Paper paper) {
+            this.paper = paper;
+        }
+    }
 
     @Override
     public Integer call() throws IOException {
+        if (instrument.isEmpty()) {
+            if (out.isPresent() || note.isPresent() || book.isPresent()) {
+                throw new UsageException("name the instrument: --instrument whistle-d");
+            }
+            Listing.print(spec.commandLine().getOut(), instruments(), format);
+            return Flourish.DONE;
+        }
+        Instrument asked = Asked.instrument(instrument.get());
+        ChartWish wish = wish(asked);
         if (out.isPresent()) {
-            Instrument asked = Asked.instrument(
-                    instrument.orElseThrow(() -> new UsageException("name the instrument: --instrument whistle-d")));
-            Paper paper = Paper.a4();
-            List<Page> pages = ChartSheet.of(asked, paper, List.of(), note.map(each -> asked(asked, each)));
-            BookStore.writeAside(out.get(), PdfPainter.paint(pages, asked.name(), paper.spaceMillimetres()));
+            BookStore.writeAside(out.get(), ChartExporter.export(wish, form(out.get()), paper.paper));
             spec.commandLine().getOut().println("Wrote " + out.get());
             return Flourish.DONE;
         }
-        if (note.isPresent()) {
-            Instrument asked = Asked.instrument(instrument.orElseThrow(
-                    () -> new UsageException("name the instrument of the note: --instrument box-bc")));
-            Listing.print(spec.commandLine().getOut(), bearings(asked(asked, note.get())), format);
-            return Flourish.DONE;
-        }
-        List<Map<String, String>> rows =
-                instrument.isEmpty() ? instruments() : notes(Asked.instrument(instrument.get()));
+        List<Map<String, String>> rows = note.isPresent()
+                ? bearings(wish)
+                : notes(asked).stream().filter(row -> isOf(wish, row)).toList();
         Listing.print(spec.commandLine().getOut(), rows, format);
         return Flourish.DONE;
     }
 
-    private ChartSheet.Asked asked(Instrument instrument, String word) {
-        if (instrument.buttons().isEmpty()) {
-            throw new UsageException("--note is for boxes and concertinas; the " + instrument.name()
-                    + " tells all its notes without it, and What fits here tells what each bears");
+    private static ExportForm form(Path out) {
+        String name = String.valueOf(out.getFileName());
+        return ExportForm.from(name.substring(name.lastIndexOf('.') + 1))
+                .filter(ChartExporter.forms()::contains)
+                .orElseThrow(() -> new UsageException(
+                        "a chart is written as pdf, svg or png; let the name of the file end so, not “" + name + "”"));
+    }
+
+    private ChartWish wish(Instrument asked) {
+        ChartWish every = ChartWish.of(asked);
+        ChartWish some = book.map(path -> every.with(ofTune(path, asked))).orElse(every);
+        return note.map(each -> some.asking(pitch(asked, each), keyAsked())).orElse(some);
+    }
+
+    /** The notes of a tune, of its stage or its phrase. */
+    private ChartNotes ofTune(Path path, Instrument asked) {
+        Lesson lesson =
+                BookFile.lessons(path, tune, spec.commandLine().getErr()).get(0);
+        Version plain = Version.plain("chart", Playing.usual(lesson.tune(), asked));
+        if (version.isPresent()) {
+            return ChartNotes.of(
+                    ChartNotes.Which.STAGE, lesson.tune(), staged(lesson, asked), Optional.empty(), Profile.usual());
         }
+        if (phrase.isPresent()) {
+            List<Phrase> phrases = Phrasing.of(lesson.tune()).phrases();
+            if (phrase.get() < 1 || phrase.get() > phrases.size()) {
+                throw new UsageException("the tune has phrases 1 to " + phrases.size() + ", not " + phrase.get());
+            }
+            NoteId first = lesson.tune()
+                    .bars()
+                    .get(phrases.get(phrase.get() - 1).firstBar())
+                    .notes()
+                    .get(0)
+                    .id();
+            return ChartNotes.of(ChartNotes.Which.PHRASE, lesson.tune(), plain, Optional.of(first), Profile.usual());
+        }
+        return ChartNotes.of(ChartNotes.Which.TUNE, lesson.tune(), plain, Optional.empty(), Profile.usual());
+    }
+
+    private Version staged(Lesson lesson, Instrument asked) {
+        List<Version> stages = lesson.stairFor(asked).map(Stair::stages).orElse(List.of());
+        return stages.stream()
+                .filter(each -> each.name().equals(version.orElseThrow()))
+                .findFirst()
+                .orElseThrow(() -> new UsageException("the tune has no stage “" + version.orElseThrow() + "” for the "
+                        + asked.name()
+                        + (stages.isEmpty()
+                                ? "; it has none"
+                                : "; it has "
+                                        + String.join(
+                                                ", ",
+                                                stages.stream()
+                                                        .map(Version::name)
+                                                        .toList()))));
+    }
+
+    private static boolean isOf(ChartWish wish, Map<String, String> row) {
+        if (wish.only().isEmpty()) {
+            return true;
+        }
+        return List.of("note", "press", "draw").stream()
+                .flatMap(column -> Optional.ofNullable(row.get(column)).stream())
+                .map(WrittenPitch::parse)
+                .map(wish.instrument().reading()::fingered)
+                .anyMatch(wish.only().get()::contains);
+    }
+
+    private static WrittenPitch pitch(Instrument instrument, String word) {
         WrittenPitch pitch;
         try {
             pitch = WrittenPitch.parse(word.replace('#', '♯').replaceFirst("(?<=^[A-Ga-g])b", "♭"));
@@ -91,27 +194,41 @@ final class ChartCommand implements Callable<Integer> {
         if (!instrument.has(pitch)) {
             throw new UsageException("the " + instrument.name() + " has no " + pitch + "; choose another note");
         }
-        Tune read = BookReader.read("X:1\nT:Key\nM:4/4\nL:1/8\nK:" + key + "\nC8|\n")
+        return pitch;
+    }
+
+    private Key keyAsked() {
+        return BookReader.read("X:1\nT:Key\nM:4/4\nL:1/8\nK:" + key + "\nC8|\n")
                 .value()
                 .lessons()
                 .get(0)
-                .tune();
-        return new ChartSheet.Asked(
-                Playing.usual(read, instrument), read.header().key(), pitch);
+                .tune()
+                .header()
+                .key();
     }
 
-    /** One row an ornament: the buttons that it takes, or why it is not to be had. */
-    private static List<Map<String, String>> bearings(ChartSheet.Asked asked) {
+    /** One row an ornament: the buttons that it takes or the notes that sound with it, or why it is not to be had. */
+    private static List<Map<String, String>> bearings(ChartWish wish) {
+        WrittenPitch note = wish.asked().orElseThrow();
         List<Map<String, String>> rows = new ArrayList<>();
-        for (ButtonBearing bearing : ButtonBearing.of(asked.playing(), asked.key(), asked.note())) {
+        for (Bearing bearing : Bearing.of(wish.playing(), wish.key(), note)) {
             Map<String, String> row = new LinkedHashMap<>();
             row.put("ornament", bearing.ornament().id());
-            row.put("on", asked.note().toString());
-            row.put(
-                    "buttons",
-                    bearing.used().stream()
-                            .map(used -> used.pitch() + " " + used.key() + "/" + used.finger())
-                            .collect(Collectors.joining(", ")));
+            row.put("on", note.toString());
+            if (wish.instrument().buttons().isPresent()) {
+                row.put(
+                        "buttons",
+                        bearing.used().stream()
+                                .map(used -> used.pitch() + " " + used.key() + "/" + used.finger())
+                                .collect(Collectors.joining(", ")));
+            } else if (wish.instrument().strings().isPresent()) {
+                row.put(
+                        "with",
+                        bearing.together().stream()
+                                .map(WrittenPitch::toString)
+                                .sorted()
+                                .collect(Collectors.joining(", ")));
+            }
             row.put("not", bearing.refusal().map(Refusal::id).orElse("–"));
             rows.add(row);
         }

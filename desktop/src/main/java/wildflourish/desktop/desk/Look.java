@@ -1,6 +1,7 @@
 package wildflourish.desktop.desk;
 
 import java.util.Optional;
+import wildflourish.core.chart.ChartNotes;
 import wildflourish.core.engraving.Score;
 import wildflourish.desktop.look.Paging;
 import wildflourish.desktop.look.Size;
@@ -15,12 +16,19 @@ import wildflourish.desktop.look.Theme;
  * @param page on what the score is laid out
  * @param isInSmallNotes ornaments as small notes, not as signs
  * @param pane what stands under the score
+ * @param chartNotes which notes the chart of the instrument shows
  */
 public record Look(
-        Optional<Theme> theme, Score.Shows shows, Size size, Paging page, boolean isInSmallNotes, Pane pane) {
+        Optional<Theme> theme,
+        Score.Shows shows,
+        Size size,
+        Paging page,
+        boolean isInSmallNotes,
+        Pane pane,
+        ChartNotes.Which chartNotes) {
     /** As it is before anything is chosen. */
-    public static final Look USUAL =
-            new Look(Optional.empty(), Score.Shows.BENCH, Size.WIDTH, Paging.LONG, false, Pane.NONE);
+    public static final Look USUAL = new Look(
+            Optional.empty(), Score.Shows.BENCH, Size.WIDTH, Paging.LONG, false, Pane.NONE, ChartNotes.Which.ALL);
 
     /** What stands under the score. */
     public enum Pane {
@@ -30,26 +38,30 @@ public record Look(
     }
 
     public Look withTheme(Optional<Theme> other) {
-        return new Look(other, shows, size, page, isInSmallNotes, pane);
+        return new Look(other, shows, size, page, isInSmallNotes, pane, chartNotes);
     }
 
     public Look withShows(Score.Shows other) {
-        return new Look(theme, other, size, page, isInSmallNotes, pane);
+        return new Look(theme, other, size, page, isInSmallNotes, pane, chartNotes);
     }
 
     public Look withSize(Size other) {
-        return new Look(theme, shows, other, page, isInSmallNotes, pane);
+        return new Look(theme, shows, other, page, isInSmallNotes, pane, chartNotes);
     }
 
     public Look withPage(Paging other) {
-        return new Look(theme, shows, size, other, isInSmallNotes, pane);
+        return new Look(theme, shows, size, other, isInSmallNotes, pane, chartNotes);
     }
 
     public Look withSmallNotes(boolean small) {
-        return new Look(theme, shows, size, page, small, pane);
+        return new Look(theme, shows, size, page, small, pane, chartNotes);
     }
 
     public Look withPane(Pane other) {
-        return new Look(theme, shows, size, page, isInSmallNotes, other);
+        return new Look(theme, shows, size, page, isInSmallNotes, other, chartNotes);
+    }
+
+    public Look withChartNotes(ChartNotes.Which other) {
+        return new Look(theme, shows, size, page, isInSmallNotes, pane, other);
     }
 }

@@ -9,9 +9,12 @@ import javafx.application.Platform;
 import javafx.beans.property.ReadOnlyObjectProperty;
 import javafx.beans.property.ReadOnlyObjectWrapper;
 import javafx.util.Duration;
+import wildflourish.core.hand.Bearing;
 import wildflourish.core.music.Fraction;
+import wildflourish.core.music.Key;
 import wildflourish.core.music.Metre;
 import wildflourish.core.music.Tempo;
+import wildflourish.core.music.WrittenPitch;
 import wildflourish.core.ornament.Profile;
 import wildflourish.core.performance.PlayRange;
 import wildflourish.core.performance.Realisation;
@@ -19,8 +22,10 @@ import wildflourish.core.performance.Realiser;
 import wildflourish.core.performance.Reeds;
 import wildflourish.core.tune.NoteId;
 import wildflourish.core.tune.NotePlace;
+import wildflourish.core.tune.OneNote;
 import wildflourish.core.tune.Tune;
 import wildflourish.core.version.Placement;
+import wildflourish.core.version.Playing;
 import wildflourish.core.version.Spot;
 import wildflourish.core.version.Version;
 import wildflourish.desktop.desk.Desk;
@@ -36,6 +41,8 @@ public final class Transport {
     /** A slider that is drawn along is followed so often. */
     private static final Duration FOLLOWED_AFTER = Duration.millis(60);
 
+    private static final Tempo ONE_NOTE = new Tempo(Fraction.of(100), Fraction.of(1, 4));
+
     private final Desk desk;
     private final Player player;
     private final Executor soon;
@@ -43,12 +50,15 @@ public final class Transport {
     private final ReadOnlyObjectWrapper<Optional<Player.Heard>> heard = new ReadOnlyObjectWrapper<>(Optional.empty());
     private final ReadOnlyObjectWrapper<Player.Status> status =
             new ReadOnlyObjectWrapper<>(new Player.Status(false, false, 0));
+    /** Whether it is the tune that plays, not a note by itself. */
+    private boolean isOfTune = true;
+
     private final AnimationTimer timer = new AnimationTimer() {
         @Override
         public void handle(long now) {
             status.set(player.status());
             if (player.isPlaying()) {
-                heard.set(player.heard());
+                heard.set(isOfTune ? player.heard() : Optional.empty());
             } else {
                 finished();
             }
@@ -94,7 +104,7 @@ public final class Transport {
         desk.of(sight -> sight.playback().latencyMillis()).subscribe(player::setLatency);
         desk.of(Sight::tune).addListener((at, before, after) -> stop());
         desk.of(Wanted::of).addListener((at, before, after) -> {
-            if (isPlaying()) {
+            if (isPlaying() && isOfTune) {
                 following.playFromStart();
             }
         });
@@ -205,6 +215,24 @@ public final class Transport {
         }));
     }
 
+    /** Sounds one note of the instrument by itself. */
+    public void playNote(WrittenPitch note) {
+        Sight sight = desk.sight().get();
+        Playing playing = Bearing.playing(sight.instrument()).withTempo(ONE_NOTE);
+        Profile profile = sight.chosen().profile();
+        soon.execute(() -> {
+            Tune tune = OneNote.tune(Key.C_MAJOR, note, Fraction.of(1, 2));
+            Realisation worked = Realiser.realise(tune, Version.plain("note", playing), profile)
+                    .withoutDrones();
+            PlayRange range =
+                    PlayRange.between(worked, new NoteId(0), new NoteId(0)).looped(false);
+            Platform.runLater(() -> {
+                begin(new Performance(worked, range, Performance.CountIn.NONE));
+                isOfTune = false;
+            });
+        });
+    }
+
     private static NoteId beside(Tune tune, NoteId note, int distance) {
         return tune.neighbour(note, distance).map(each -> each.id()).orElse(note);
     }
@@ -246,6 +274,7 @@ public final class Transport {
     }
 
     private void begin(Performance performance) {
+        isOfTune = true;
         player.play(performance);
         desk.playback(playback -> playback.playing(true));
         timer.start();

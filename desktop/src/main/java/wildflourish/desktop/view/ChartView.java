@@ -3,50 +3,68 @@ package wildflourish.desktop.view;
 import java.util.List;
 import java.util.Optional;
 import java.util.concurrent.Executor;
+import java.util.function.Consumer;
+import java.util.function.Supplier;
+import javafx.animation.PauseTransition;
 import javafx.application.Platform;
+import javafx.scene.Cursor;
+import javafx.scene.Group;
 import javafx.scene.canvas.Canvas;
 import javafx.scene.canvas.GraphicsContext;
 import javafx.scene.control.ScrollPane;
+import javafx.scene.input.MouseEvent;
 import javafx.scene.layout.Pane;
-import wildflourish.core.engraving.ChartSheet;
+import javafx.scene.shape.Rectangle;
+import javafx.util.Duration;
+import wildflourish.core.chart.ChartPage;
+import wildflourish.core.chart.ChartSheet;
+import wildflourish.core.chart.ChartWish;
+import wildflourish.core.chart.PitchZone;
+import wildflourish.core.engraving.Box;
 import wildflourish.core.engraving.Page;
 import wildflourish.core.engraving.Paper;
-import wildflourish.core.instrument.Instrument;
-import wildflourish.core.plain.HandFrame;
+import wildflourish.core.music.FingeredPitch;
 import wildflourish.desktop.look.CanvasPainter;
 import wildflourish.desktop.look.Theme;
 
-/** Every note of an instrument with its fingerings. */
+/** The chart of an instrument; its notes can be struck and are lit. */
 public final class ChartView extends ScrollPane {
-    private static final double WIDTH_SPACES = 112;
+    /** At which its smallest words are as large as those of the window. */
+    private static final double PIXELS_A_SPACE = 7;
 
     private final Executor layouter;
     private final Canvas canvas = new Canvas();
+    private final Group lit = new Group();
+    /** Who walks through a tune sees the chart of the note on which she rests. */
+    private final PauseTransition resting = new PauseTransition(Duration.millis(150));
+
     private Theme theme = Theme.LIGHT;
-    private Optional<Wish> wish = Optional.empty();
-    private Optional<Page> page = Optional.empty();
+    private Optional<Asked> asked = Optional.empty();
+    private Optional<ChartPage> shown = Optional.empty();
+    private Optional<FingeredPitch> light = Optional.empty();
     /** Counts what was asked for; only the last is drawn. */
     private int number;
 
-    /**
-     * What the chart is to show.
-     *
-     * @param frames how the fingers lie in the tune that is worked on
-     * @param asked a note of which it is shown what it bears
-     */
-    public record Wish(Instrument instrument, List<HandFrame> frames, Optional<ChartSheet.Asked> asked) {}
+    /** A name for it, and what it is to show, worked out beside the window's thread. */
+    private record Asked(String name, Supplier<ChartWish> wish) {}
 
-    /** With what lays out the chart away from the window's thread. */
-    public ChartView(Executor layouter) {
+    /** With what lays out the chart away from the window's thread, and who is told which note was struck. */
+    public ChartView(Executor layouter, Consumer<FingeredPitch> struck) {
         this.layouter = layouter;
         setId("chart");
         getStyleClass().add("score");
         setHbarPolicy(ScrollBarPolicy.NEVER);
         setFitToWidth(true);
         setFocusTraversable(true);
-        Pane paper = new Pane(canvas);
+        lit.setMouseTransparent(true);
+        Pane paper = new Pane(lit, canvas);
         paper.getStyleClass().add("paper");
         setContent(paper);
+        canvas.addEventHandler(MouseEvent.MOUSE_PRESSED, event -> at(event).ifPresent(struck));
+        canvas.addEventHandler(
+                MouseEvent.MOUSE_MOVED,
+                event -> canvas.setCursor(at(event).isPresent() ? Cursor.HAND : Cursor.DEFAULT));
+        resting.setOnFinished(event -> layOut());
         viewportBoundsProperty().addListener((at, before, after) -> {
             if (Math.abs(before.getWidth() - after.getWidth()) > 1) {
                 layOut();
@@ -61,25 +79,90 @@ public final class ChartView extends ScrollPane {
 
     /** What is drawn; empty as long as it has never been shown. */
     public Optional<Page> page() {
-        return page;
+        return shown.map(ChartPage::page);
     }
 
-    public void show(Wish newWish) {
-        wish = Optional.of(newWish);
-        layOut();
+    /** Shows the chart of an instrument, by its name; what it is to show is worked out beside the window's thread. */
+    public void show(String name, Supplier<ChartWish> wish) {
+        boolean isOther = asked.filter(each -> each.name().equals(name)).isEmpty();
+        asked = Optional.of(new Asked(name, wish));
+        if (isOther) {
+            layOut();
+        } else {
+            resting.playFromStart();
+        }
+    }
+
+    /** Lights a note wherever it stands, or none. */
+    public void light(Optional<FingeredPitch> pitch) {
+        if (!light.equals(pitch)) {
+            light = pitch;
+            drawLight();
+        }
+    }
+
+    /** The note that is lit and stands on the chart. */
+    public Optional<FingeredPitch> lit() {
+        return lit.getChildren().isEmpty() ? Optional.empty() : light;
+    }
+
+    /** Where a note stands first, in pixels of the chart. */
+    public Optional<Box> place(FingeredPitch pitch) {
+        return shown.flatMap(page -> page.zonesOf(pitch).stream().findFirst()).map(ChartView::pixels);
+    }
+
+    private Optional<FingeredPitch> at(MouseEvent event) {
+        return shown.flatMap(page -> page.pitchAt(event.getX() / PIXELS_A_SPACE, event.getY() / PIXELS_A_SPACE));
+    }
+
+    private static Box pixels(PitchZone zone) {
+        Box box = zone.box();
+        return new Box(
+                box.left() * PIXELS_A_SPACE,
+                box.top() * PIXELS_A_SPACE,
+                box.right() * PIXELS_A_SPACE,
+                box.bottom() * PIXELS_A_SPACE);
+    }
+
+    private void drawLight() {
+        List<PitchZone> zones = shown.flatMap(page -> light.map(page::zonesOf)).orElse(List.of());
+        lit.getChildren().clear();
+        for (PitchZone zone : zones) {
+            Box box = pixels(zone);
+            Rectangle wash = new Rectangle(box.left(), box.top(), box.width(), box.height());
+            wash.getStyleClass().add("sounding-note");
+            wash.setArcWidth(12);
+            wash.setArcHeight(12);
+            lit.getChildren().add(wash);
+        }
+        zones.stream().findFirst().map(ChartView::pixels).ifPresent(this::reveal);
+    }
+
+    /** Scrolls no farther than needed. */
+    private void reveal(Box box) {
+        double view = getViewportBounds().getHeight();
+        double room = canvas.getHeight() - view;
+        if (room <= 0) {
+            return;
+        }
+        double top = getVvalue() * room;
+        if (box.top() < top) {
+            setVvalue(Math.max(0, (box.top() - 8) / room));
+        } else if (box.bottom() > top + view) {
+            setVvalue(Math.min(1, (box.bottom() + 8 - view) / room));
+        }
     }
 
     private void layOut() {
         double width = getViewportBounds().getWidth();
-        if (width < 50 || wish.isEmpty()) {
+        if (width < 50 || asked.isEmpty()) {
             return;
         }
         int mine = ++number;
-        Wish wanted = wish.get();
+        Asked wanted = asked.get();
         layouter.execute(() -> {
-            Page laidOut = ChartSheet.of(
-                            wanted.instrument(), Paper.endless(WIDTH_SPACES), wanted.frames(), wanted.asked())
-                    .get(0);
+            Paper paper = Paper.endless(width / PIXELS_A_SPACE);
+            ChartPage laidOut = ChartSheet.of(wanted.wish.get(), paper).get(0);
             if (Platform.isFxApplicationThread()) {
                 draw(mine, wanted, laidOut, width);
             } else {
@@ -88,17 +171,17 @@ public final class ChartView extends ScrollPane {
         });
     }
 
-    private void draw(int mine, Wish drawn, Page laidOut, double width) {
+    private void draw(int mine, Asked drawn, ChartPage laidOut, double width) {
         if (mine != number) {
             return;
         }
-        double pixels = width / WIDTH_SPACES;
         canvas.setWidth(width);
-        canvas.setHeight(Math.ceil(laidOut.height() * pixels));
+        canvas.setHeight(Math.ceil(laidOut.page().height() * PIXELS_A_SPACE));
         GraphicsContext graphics = canvas.getGraphicsContext2D();
         graphics.clearRect(0, 0, canvas.getWidth(), canvas.getHeight());
-        CanvasPainter.paint(graphics, laidOut.drawn(), theme.palette(), pixels);
-        page = Optional.of(laidOut);
-        setAccessibleText("Chart of the " + drawn.instrument().name());
+        CanvasPainter.paint(graphics, laidOut.page().drawn(), theme.palette(), PIXELS_A_SPACE);
+        shown = Optional.of(laidOut);
+        setAccessibleText("Chart of the " + drawn.name());
+        drawLight();
     }
 }

@@ -34,6 +34,9 @@ public final class ScoreView extends ScrollPane {
     private final Hands hands;
     private final Strips strips = new Strips();
     private final Group chosen = new Group();
+    /** Notes that are lit together. */
+    private final Group alike = new Group();
+
     private final Rectangle sounding = wash("sounding-note");
     private final Region curtain = new Region();
     private final Label empty = new Label("No tune here yet. Ctrl+O opens a tunebook, Ctrl+N begins a new tune.");
@@ -55,6 +58,9 @@ public final class ScoreView extends ScrollPane {
 
         /** A note was pressed with Shift, or dragged to: the range goes on to it. */
         void reached(NoteId note);
+
+        /** The pointer is over a note, or over none. */
+        default void pointed(Optional<NoteId> note) {}
     }
 
     /** With what lays out pages, away from the window's thread; only the page asked for last comes into view. */
@@ -65,7 +71,7 @@ public final class ScoreView extends ScrollPane {
         setHbarPolicy(ScrollBarPolicy.NEVER);
         setFitToWidth(true);
         setFocusTraversable(true);
-        Pane paper = new Pane(strips, sounding, chosen, curtain, empty);
+        Pane paper = new Pane(strips, sounding, alike, chosen, curtain, empty);
         curtain.getStyleClass().add("curtain");
         curtain.setMouseTransparent(true);
         curtain.setManaged(false);
@@ -73,10 +79,13 @@ public final class ScoreView extends ScrollPane {
         empty.setVisible(false);
         empty.getStyleClass().add("empty");
         chosen.setMouseTransparent(true);
+        alike.setMouseTransparent(true);
         paper.getStyleClass().add("paper");
         setContent(paper);
         strips.addEventHandler(MouseEvent.MOUSE_PRESSED, this::pressed);
         strips.addEventHandler(MouseEvent.MOUSE_DRAGGED, this::dragged);
+        strips.addEventHandler(MouseEvent.MOUSE_MOVED, event -> hands.pointed(noteAt(event)));
+        strips.addEventHandler(MouseEvent.MOUSE_EXITED, event -> hands.pointed(Optional.empty()));
         addEventFilter(ScrollEvent.SCROLL, this::scrolled);
         viewportBoundsProperty().addListener((at, before, after) -> layOut());
         vvalueProperty().addListener((at, before, after) -> drawCurtain());
@@ -188,6 +197,7 @@ public final class ScoreView extends ScrollPane {
         Optional<Tune> before = shown.flatMap(each -> each.wish().tune());
         shown = Optional.of(page);
         laidOut = done;
+        alike.getChildren().clear();
         empty.setVisible(done.isEmpty());
         strips.show(cut, theme);
         if (!before.equals(page.wish().tune())) {
@@ -269,6 +279,26 @@ public final class ScoreView extends ScrollPane {
             put(sounding, each.column());
             reveal(each.column());
         });
+    }
+
+    /** Lights some notes together, those of another page not, in place of those that were; brings the first into sight. */
+    public void lightAll(List<NoteId> notes) {
+        alike.getChildren().clear();
+        List<Box> boxes = notes.stream()
+                .flatMap(note -> zone(note).stream())
+                .map(NoteZone::column)
+                .toList();
+        for (Box box : boxes) {
+            Rectangle rectangle = wash("sounding-note");
+            put(rectangle, box);
+            alike.getChildren().add(rectangle);
+        }
+        boxes.stream().findFirst().ifPresent(this::reveal);
+    }
+
+    /** How many notes are lit together. */
+    public int litTogether() {
+        return alike.getChildren().size();
     }
 
     /** The note that is lit. */

@@ -26,6 +26,7 @@ import wildflourish.core.words.Steps;
 import wildflourish.desktop.chart.ChartRoom;
 import wildflourish.desktop.desk.Desk;
 import wildflourish.desktop.desk.Sight;
+import wildflourish.files.export.ChartExporter;
 import wildflourish.files.export.ExportForm;
 import wildflourish.files.export.Exporter;
 import wildflourish.files.paint.PdfPainter;
@@ -311,10 +312,20 @@ final class BookFiles {
         return words.replaceAll("[^\\p{L}\\p{N} '-]", "").trim();
     }
 
-    /** The chart of the chosen instrument as a PDF. */
-    void takeAwayChart(Paper paper) {
+    /** The chart of the chosen instrument, with the notes that the chart room shows. */
+    void takeAwayChart(ExportForm form, Paper paper) {
         Sight sight = desk.sight().get();
-        takeAwayPages("Chart " + sight.instrument().name(), paper, () -> ChartRoom.printed(sight, paper));
+        around.picker()
+                .toSave(plainName("Chart " + sight.instrument().name()), form.ending())
+                .ifPresent(path -> work.start(
+                        "Writing " + path.getFileName(),
+                        progress -> {
+                            byte[] bytes = ChartExporter.export(ChartRoom.wish(sight), form, paper);
+                            BookStore.writeAside(path, bytes);
+                            return path;
+                        },
+                        written -> desk.say("Wrote " + written),
+                        e -> desk.say("Cannot write: " + e.getMessage() + ".")));
     }
 
     private void takeAwayPages(String title, Paper paper, Supplier<List<Page>> pages) {

@@ -92,7 +92,10 @@ final class WindowActions {
         actions.bind(
                 "take-handout",
                 () -> files.takeAwayHandout(desk.sight().get().look().shows().second(), Paper.a4()));
-        actions.bind("take-chart", () -> files.takeAwayChart(Paper.a4()));
+        actions.bind("take-chart", () -> files.takeAwayChart(ExportForm.PDF, Paper.a4()));
+        actions.bind("take-chart-a3", () -> files.takeAwayChart(ExportForm.PDF, Paper.a3()));
+        actions.bind("take-chart-svg", () -> files.takeAwayChart(ExportForm.SVG, Paper.a4()));
+        actions.bind("take-chart-png", () -> files.takeAwayChart(ExportForm.PNG, Paper.a4()));
         takes("take-png", ExportForm.PNG, Paper.a4());
         takes("take-svg", ExportForm.SVG, Paper.a4());
         actions.bind("take-steps", files::takeAwaySteps);

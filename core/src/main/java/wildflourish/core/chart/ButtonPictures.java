@@ -1,4 +1,4 @@
-package wildflourish.core.engraving;
+package wildflourish.core.chart;
 
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
@@ -6,16 +6,26 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Collectors;
-import wildflourish.core.hand.ButtonBearing;
+import wildflourish.core.engraving.Drawn;
+import wildflourish.core.engraving.Face;
+import wildflourish.core.engraving.Ink;
+import wildflourish.core.engraving.Mark;
+import wildflourish.core.engraving.Outline;
+import wildflourish.core.engraving.Sketch;
+import wildflourish.core.hand.Bearing;
 import wildflourish.core.instrument.Button;
 import wildflourish.core.instrument.ButtonLayout;
-import wildflourish.core.words.Words;
+import wildflourish.core.music.Key;
+import wildflourish.core.music.WrittenPitch;
 
 /**
  * What one note bears, on pictures of the buttons: for each ornament the rows as they lie, the fingers on the buttons that it takes, a thick ring round the note's own; below what it sounds and which way the bellows
  * go.
  */
 final class ButtonPictures {
+    /** How much larger it is drawn on a sheet than the numbers here say. */
+    private static final double LARGER = 1.55;
+
     private static final double STEP = 2.05;
     private static final double ROW = 2.3;
     private static final double RADIUS = 0.98;
@@ -67,42 +77,53 @@ final class ButtonPictures {
         return button.place() - first + (button.hand() == Button.Hand.RIGHT ? leftColumns : 0);
     }
 
-    /** In rows as wide as asked for, under a heading whose baseline is y = 0. */
-    static Sketch block(ChartSheet.Asked asked, List<ButtonBearing> bearings, ButtonLayout layout, double width) {
-        return new ButtonPictures(layout)
-                .draw(asked.note() + " bears in " + asked.key().name(), bearings, width);
+    /** In rows as wide as asked for. */
+    static List<Block> blocks(WrittenPitch note, Key key, List<Bearing> bearings, ButtonLayout layout, double width) {
+        return new ButtonPictures(layout).rows(note + " bears in " + key.name(), bearings, width);
     }
 
-    private Sketch draw(String what, List<ButtonBearing> bearings, double width) {
-        Sketch sketch = new Sketch();
-        List<ButtonBearing> borne =
+    private List<Block> rows(String what, List<Bearing> bearings, double width) {
+        List<Bearing> borne =
                 bearings.stream().filter(each -> each.refusal().isEmpty()).toList();
-        sketch.words("What " + what, 0, 0, Face.BOLD, 1.75);
         double each = (columns + 1) * STEP + APART;
-        int inRow = Math.max(1, (int) Math.floor((width + APART) / each));
+        int inRow = Math.max(1, (int) Math.floor((width / LARGER + APART) / each));
         double height = 3.4 + rows.size() * ROW + 2.6;
-        for (int i = 0; i < borne.size(); i++) {
-            int line = i / inRow;
-            picture(sketch, borne.get(i), i % inRow * each, 3 + line * height);
+        List<Block> blocks = new ArrayList<>();
+        for (int i = 0; i < borne.size(); i += inRow) {
+            Sketch row = new Sketch();
+            for (int at = i; at < Math.min(borne.size(), i + inRow); at++) {
+                picture(row, borne.get(at), (at - i) * each, NAME);
+            }
+            Sketch sketch = new Sketch();
+            double top = 0;
+            if (i == 0) {
+                sketch.words("What " + what, 0, Block.HEADING, Face.BOLD, Block.HEADING);
+                top = Block.HEADING + 1.5;
+            }
+            sketch.addAll(row.scaled(LARGER), 0, top);
+            blocks.add(new Block(sketch, List.of(), top + height * LARGER));
         }
-        double bottom = 3 + Math.ceil((double) borne.size() / inRow) * height;
+        List<String> closing = new ArrayList<>();
         String none = bearings.stream()
                 .filter(one -> one.refusal().isPresent())
                 .map(one -> one.ornament().name())
                 .collect(Collectors.joining(", "));
         if (!none.isEmpty()) {
-            quiet(sketch, "Not to be had on it: " + none + ".", 0, bottom);
+            closing.add("Not to be had on it: " + none + ".");
         }
-        return sketch;
+        closing.add(
+                "In the pictures of ornaments the number of the finger stands on its button, 1 the index; the thick ring is the note's own.");
+        blocks.add(Block.words("", closing, width));
+        return blocks;
     }
 
-    private void picture(Sketch sketch, ButtonBearing bearing, double x, double y) {
-        sketch.words(nameOf(bearing), x, y, Face.BOLD, NAME);
+    private void picture(Sketch sketch, Bearing bearing, double x, double y) {
+        sketch.words(BearsBlock.nameOf(bearing), x, y, Face.BOLD, NAME);
         double top = y + 1.9;
         for (Button button : layout.buttons()) {
             double centre = x + RADIUS + column(button) * STEP;
             double middle = top + rows.getOrDefault(rowOf(button), 0) * ROW;
-            List<ButtonBearing.Used> here = new ArrayList<>(bearing.used());
+            List<Bearing.Used> here = new ArrayList<>(bearing.used());
             here.removeIf(used -> !isOf(used, button));
             if (here.isEmpty()) {
                 sketch.add(new Mark.Shape(Outline.circle(centre, middle, FREE), 0), Ink.STAFF, Drawn.Kind.FINGERING);
@@ -114,22 +135,14 @@ final class ButtonPictures {
         quiet(sketch, sounds(bearing), x, below);
     }
 
-    /** With its school where that is not the usual one. */
-    private static String nameOf(ButtonBearing bearing) {
-        String school = bearing.choice().school();
-        boolean isUsual = school.isEmpty()
-                || bearing.ornament().look().schools().get(0).id().equals(school);
-        return bearing.ornament().name() + (isUsual ? "" : ", " + Words.way(school));
-    }
-
-    private static boolean isOf(ButtonBearing.Used used, Button button) {
+    private static boolean isOf(Bearing.Used used, Button button) {
         return used.key().equals(button.name())
                 || (!button.isSameBothWays()
                         && used.key().matches(java.util.regex.Pattern.quote(button.name()) + "[pd]"));
     }
 
     /** A ring with the finger; a thick one round the note's own button. */
-    private static void taken(Sketch sketch, ButtonBearing.Used used, double x, double y) {
+    private static void taken(Sketch sketch, Bearing.Used used, double x, double y) {
         Ink ink = used.isNote() ? Ink.NOTES : Ink.SINGLE;
         sketch.add(new Mark.Shape(Outline.circle(x, y, RADIUS), used.isNote() ? 0.3 : 0.14), ink, Drawn.Kind.FINGERING);
         String finger = String.valueOf(used.finger());
@@ -139,7 +152,7 @@ final class ButtonPictures {
     }
 
     /** {@code pressed · with C♯, A}. */
-    private String sounds(ButtonBearing bearing) {
+    private String sounds(Bearing bearing) {
         boolean isOneWay = layout.isSameBothWays();
         Optional<String> way = isOneWay
                 ? Optional.empty()
@@ -148,7 +161,7 @@ final class ButtonPictures {
                         .distinct()
                         .collect(Collectors.joining(", ")));
         String fingers = bearing.used().stream()
-                .filter(ButtonBearing.Used::isNote)
+                .filter(Bearing.Used::isNote)
                 .map(used -> String.valueOf(used.finger()))
                 .distinct()
                 .collect(Collectors.joining(" "));

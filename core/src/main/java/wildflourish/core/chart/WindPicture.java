@@ -1,7 +1,13 @@
-package wildflourish.core.engraving;
+package wildflourish.core.chart;
 
 import java.util.List;
 import java.util.Optional;
+import wildflourish.core.engraving.Drawn;
+import wildflourish.core.engraving.Face;
+import wildflourish.core.engraving.Ink;
+import wildflourish.core.engraving.Mark;
+import wildflourish.core.engraving.Outline;
+import wildflourish.core.engraving.Sketch;
 import wildflourish.core.instrument.ChartRow;
 import wildflourish.core.instrument.Family;
 import wildflourish.core.instrument.Fingering;
@@ -11,24 +17,28 @@ import wildflourish.core.table.Table;
 
 /** A wind instrument as it is, lying with its head to the left: its holes in their places, numbered, the hands named, closed and open as one note has them. */
 final class WindPicture {
-    /** Of the whole picture, in staff spaces. */
-    static final double HEIGHT = 13.5;
+    /** Of the width for the head: beak, embouchure or reed. */
+    private static final double HEAD_SHARE = 0.075;
 
-    private static final double AXIS = 5.4;
-    private static final double HEAD = 9;
     private static final double LINE = 0.16;
-    private static final double NUMBER = 1.5;
-    private static final double NAME = 1.6;
+    private static final double NUMBER = Block.TEXT;
+    private static final double NAME = Block.TEXT;
     /** More holes than these include one for the thumb. */
     private static final int FINGERS = 7;
 
     private final Body body;
     private final double width;
+    private final double head;
+    private final double axis;
     private final Sketch sketch = new Sketch();
 
     private WindPicture(Body body, double width) {
-        this.body = body;
         this.width = width;
+        this.head = HEAD_SHARE * width;
+        this.body = body.times((width - head) / 100);
+        boolean hasThumb = body.holes().size() > FINGERS;
+        this.axis = Math.max(this.body.headRadius(), this.body.footRadius())
+                + (hasThumb ? 2 * this.body.sizes().get(0) + Block.LINE + 0.6 : 0.4);
     }
 
     /** What is at the head. */
@@ -65,6 +75,11 @@ final class WindPicture {
             return List.of(words.split(" +")).stream().map(Double::valueOf).toList();
         }
 
+        Body times(double factor) {
+            List<Double> larger = sizes.stream().map(size -> size * factor).toList();
+            return new Body(head, headRadius * factor, footRadius * factor, holes, larger);
+        }
+
         double radiusAt(double part) {
             return headRadius + (footRadius - headRadius) * part;
         }
@@ -78,7 +93,7 @@ final class WindPicture {
     }
 
     private double x(double part) {
-        return HEAD + (width - HEAD) * part;
+        return head + (width - head) * part;
     }
 
     private Sketch drawn(Fingering fingering) {
@@ -103,34 +118,37 @@ final class WindPicture {
     private void tube() {
         double top = body.headRadius();
         double foot = body.footRadius();
-        line(HEAD, AXIS - top, width, AXIS - foot);
-        line(HEAD, AXIS + top, width, AXIS + foot);
-        line(width, AXIS - foot, width, AXIS + foot);
+        line(head, axis - top, width, axis - foot);
+        line(head, axis + top, width, axis + foot);
+        line(width, axis - foot, width, axis + foot);
     }
 
     private void head() {
         double r = body.headRadius();
         switch (body.head()) {
             case BEAK -> {
-                line(HEAD, AXIS - r, 3, AXIS - r);
-                line(HEAD, AXIS + r, 0, AXIS + r);
-                line(3, AXIS - r, 0, AXIS + r * 0.3);
-                line(0, AXIS + r * 0.3, 0, AXIS + r);
-                line(HEAD - 2.2, AXIS - r * 0.55, HEAD - 2.2, AXIS + r * 0.55);
-                line(HEAD - 2.2, AXIS - r * 0.55, HEAD - 0.6, AXIS - r * 0.55);
-                line(HEAD - 2.2, AXIS + r * 0.55, HEAD - 0.6, AXIS + r * 0.55);
+                double tip = 0.33 * head;
+                line(head, axis - r, tip, axis - r);
+                line(head, axis + r, 0, axis + r);
+                line(tip, axis - r, 0, axis + r * 0.3);
+                line(0, axis + r * 0.3, 0, axis + r);
+                double window = 0.72 * head;
+                line(window, axis - r * 0.5, window, axis + r * 0.5);
+                line(window, axis - r * 0.5, 0.95 * head, axis - r * 0.5);
+                line(window, axis + r * 0.5, 0.95 * head, axis + r * 0.5);
             }
             case EMBOUCHURE -> {
-                line(HEAD, AXIS - r, 0, AXIS - r);
-                line(HEAD, AXIS + r, 0, AXIS + r);
-                line(0, AXIS - r, 0, AXIS + r);
-                ring(HEAD - 3, AXIS, 1.1, false);
+                line(head, axis - r, 0, axis - r);
+                line(head, axis + r, 0, axis + r);
+                line(0, axis - r, 0, axis + r);
+                ring(0.67 * head, axis, 0.48 * r, false);
             }
             case REED -> {
-                line(HEAD, AXIS - r, HEAD, AXIS + r);
-                line(HEAD, AXIS - 0.6, 4.5, AXIS - 0.9);
-                line(HEAD, AXIS + 0.6, 4.5, AXIS + 0.9);
-                line(4.5, AXIS - 0.9, 4.5, AXIS + 0.9);
+                double begin = 0.5 * head;
+                line(head, axis - r, head, axis + r);
+                line(head, axis - r * 0.4, begin, axis - r * 0.6);
+                line(head, axis + r * 0.4, begin, axis + r * 0.6);
+                line(begin, axis - r * 0.6, begin, axis + r * 0.6);
             }
         }
     }
@@ -146,7 +164,7 @@ final class WindPicture {
         double part = body.holes().get(hole - 1);
         double radius = body.sizes().get(hole - 1);
         boolean isThumb = hasThumb && hole == 1;
-        double y = isThumb ? AXIS - body.radiusAt(part) - radius - 0.5 : AXIS;
+        double y = isThumb ? axis - body.radiusAt(part) - radius - 0.5 : axis;
         double x = x(part);
         Hole state = fingering.at(hole);
         ring(x, y, radius, state == Hole.CLOSED);
@@ -156,7 +174,7 @@ final class WindPicture {
         String name = isThumb ? "thumb, behind" : fingering.nameOf(hole);
         double size = NUMBER;
         double words = Face.BODY.width(name, size);
-        double below = isThumb ? y - radius - 0.5 : AXIS + body.radiusAt(part) + 2;
+        double below = isThumb ? y - radius - 0.6 : axis + body.radiusAt(part) + 2.5;
         sketch.add(new Mark.Words(name, x - words / 2, below, Face.BODY, size), Ink.QUIET, Drawn.Kind.WORDS);
     }
 
@@ -164,12 +182,12 @@ final class WindPicture {
     private void hand(String name, int first, int last) {
         double from = x(body.holes().get(first - 1)) - 1.4;
         double to = x(body.holes().get(last - 1)) + 1.4;
-        double y = AXIS + Math.max(body.headRadius(), body.footRadius()) + 3;
+        double y = axis + Math.max(body.headRadius(), body.footRadius()) + 3.6;
         line(from, y, to, y);
         line(from, y, from, y - 0.6);
         line(to, y, to, y - 0.6);
         double words = Face.BODY.width(name, NAME);
         sketch.add(
-                new Mark.Words(name, (from + to - words) / 2, y + 1.9, Face.BODY, NAME), Ink.WORDS, Drawn.Kind.WORDS);
+                new Mark.Words(name, (from + to - words) / 2, y + 2.5, Face.BODY, NAME), Ink.WORDS, Drawn.Kind.WORDS);
     }
 }
