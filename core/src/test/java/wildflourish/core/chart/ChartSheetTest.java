@@ -2,7 +2,9 @@ package wildflourish.core.chart;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Set;
 import java.util.TreeSet;
 import java.util.stream.Collectors;
@@ -30,8 +32,13 @@ class ChartSheetTest {
 
     private static final Key D_MAJOR = Key.of(Step.D, 0, Mode.MAJOR);
 
+    /** One of each kind: those that share a chart of holes differ in their key alone. */
     static Stream<Instrument> all() {
-        return Instrument.all().stream();
+        Map<String, Instrument> kinds = new LinkedHashMap<>();
+        for (Instrument each : Instrument.all()) {
+            kinds.putIfAbsent(each.family() + each.chartName() + (each.family().isWind() ? "" : each.id()), each);
+        }
+        return kinds.values().stream();
     }
 
     private static ChartWish asking(Instrument instrument) {
@@ -47,7 +54,7 @@ class ChartSheetTest {
     @ParameterizedTest
     @MethodSource("all")
     void everythingLiesOnTheSheetsInWordsThatCanBeReadAndNoWordsOnWords(Instrument instrument) {
-        for (Paper paper : List.of(Paper.a4(), Paper.a3(), Paper.letter(), Paper.endless(180))) {
+        for (Paper paper : List.of(Paper.a4(), Paper.letter().landscape(), Paper.endless(180))) {
             for (ChartPage page : ChartSheet.of(asking(instrument), paper)) {
                 everythingLiesInside(page.page());
                 nothingLiesOnWords(page.page());
@@ -133,7 +140,7 @@ class ChartSheetTest {
         double openTop = top(page, "E5");
         double lowTop = top(page, "G3");
         assertThat(openTop).isLessThan(lowTop);
-        assertThat(text(page)).contains("L1", "H3 L4", "little finger", "Double stops", "F♯4: ");
+        assertThat(text(page)).contains("L1", "H3 L4", "little finger", "Double stops", "F♯4 with  ");
     }
 
     private static double top(ChartPage page, String pitch) {
@@ -193,7 +200,10 @@ class ChartSheetTest {
 
     @Test
     void whatDoesNotFitGoesToFurtherSheets() {
-        assertThat(ChartSheet.of(asking(Instrument.of("box-bc")), Paper.a4())).hasSizeGreaterThan(1);
+        Instrument english = Instrument.of("english-48");
+        Paper across = ChartSheet.suited(english, Paper.a4());
+        assertThat(across.width()).isGreaterThan(across.height());
+        assertThat(ChartSheet.of(asking(english), across).size()).isGreaterThan(1);
     }
 
     private static ChartPage endless(ChartWish wish) {

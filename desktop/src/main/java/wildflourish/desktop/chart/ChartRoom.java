@@ -105,7 +105,7 @@ public final class ChartRoom implements Room {
         desk = tools.desk();
         chart = new ChartView(tools.soon(), this::struck);
         score = new ScoreView(tools.soon(), hands());
-        score.setId("chart-tune");
+        score.setId("tune-under-chart");
         score.setAccessibleText("The tune");
         bind(tools.actions());
         SplitPane panes = new SplitPane(chart, score);

@@ -152,6 +152,8 @@ public final class MainWindow extends BorderPane {
     private void showRoom() {
         middle.getChildren().setAll(room().centre());
         showSide();
+        // Panes of a room come into the window with their looks; only then can the focus go to them.
+        middle.applyCss();
         room().first().requestFocus();
     }
 

@@ -30,6 +30,7 @@ final class TopBar extends HBox {
             "stages",
             "hear",
             "look",
+            "chart",
             "write",
             "rooms");
 

@@ -93,7 +93,7 @@ final class WindowActions {
                 "take-handout",
                 () -> files.takeAwayHandout(desk.sight().get().look().shows().second(), Paper.a4()));
         actions.bind("take-chart", () -> files.takeAwayChart(ExportForm.PDF, Paper.a4()));
-        actions.bind("take-chart-a3", () -> files.takeAwayChart(ExportForm.PDF, Paper.a3()));
+        actions.bind("take-chart-wall", () -> files.takeAwayChart(ExportForm.PDF, Paper.a3()));
         actions.bind("take-chart-svg", () -> files.takeAwayChart(ExportForm.SVG, Paper.a4()));
         actions.bind("take-chart-png", () -> files.takeAwayChart(ExportForm.PNG, Paper.a4()));
         takes("take-png", ExportForm.PNG, Paper.a4());

@@ -342,6 +342,33 @@ class FlourishTest {
         assertThat(run("chart", "--instrument", "whistle-d", "--out", pdf)).isZero();
         assertThat(Files.readAllBytes(pdf)).startsWith("%PDF-".getBytes(StandardCharsets.US_ASCII));
         assertThat(run("chart", "--out", pdf)).isEqualTo(2);
+        assertThat(run("chart", "--instrument", "whistle-d", "--out", folder.resolve("chart.doc")))
+                .isEqualTo(2);
+        assertThat(err.toString()).contains("pdf, svg or png");
+    }
+
+    @Test
+    void chartTellsTheNotesOfATuneAndWhatANoteBears() throws IOException {
+        Path book = folder.resolve("one.abc");
+        Files.writeString(book, "X:1\nT:One\nM:4/4\nL:1/8\nK:D\nD2F2 A2d2|A4 F4|]\n");
+        JsonNode notes = rows("chart", "--instrument", "whistle-d", "--of", book, "--format", "json");
+        assertThat(notes).extracting(row -> row.get("note").asText()).containsExactly("D4", "F♯4", "A4", "D5");
+        JsonNode phrase = rows("chart", "--instrument", "box-bc", "--of", book, "--phrase", "1", "--format", "json");
+        assertThat(phrase.size()).isBetween(3, 8);
+        JsonNode borne = rows("chart", "--instrument", "fiddle", "--note", "F#4", "--format", "json");
+        assertThat(borne)
+                .filteredOn(row -> row.get("ornament").asText().equals("drone-above"))
+                .singleElement()
+                .satisfies(row -> assertThat(row.get("with").asText()).isEqualTo("A4"));
+        assertThat(run("chart", "--instrument", "whistle-d", "--of", book, "--version", "Leaf"))
+                .isEqualTo(2);
+        assertThat(err.toString()).contains("it has none");
+        for (String form : List.of("svg", "png", "pdf")) {
+            Path out = folder.resolve("wall." + form);
+            assertThat(run("chart", "--instrument", "english-48", "--paper", "a3", "--out", out))
+                    .isZero();
+            assertThat(Files.size(out)).isGreaterThan(5_000);
+        }
     }
 
     private JsonNode rows(Object... words) throws IOException {

@@ -82,7 +82,7 @@ class ActionsIT extends WindowTest {
         });
         assertThat(inWindow(() -> found.getItems().size()))
                 .as("all PDFs to take away")
-                .isEqualTo(5);
+                .isEqualTo(6);
     }
 
     @Test
