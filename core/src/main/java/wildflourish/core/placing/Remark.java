@@ -43,7 +43,22 @@ public sealed interface Remark
 
     /** Everything there is to say about a version, in the order of the tune. */
     static List<Remark> of(Tune tune, Version version, Profile profile) {
-        return of(Scene.of(tune, version, profile));
+        boolean isOfNotesAlone = version.isPlain()
+                && !WhatFits.wantsNotesParted(version.playing().instrument().family());
+        return isOfNotesAlone ? missing(tune, version) : of(Scene.of(tune, version, profile));
+    }
+
+    /** What the instrument lacks: all there is to say of a plain tune, but on pipes that never stop. */
+    private static List<Remark> missing(Tune tune, Version version) {
+        return tune.bars().stream()
+                .flatMap(bar -> bar.notes().stream())
+                .filter(note -> isMissing(note, version))
+                .<Remark>map(note -> new MissingNote(note.id()))
+                .toList();
+    }
+
+    private static boolean isMissing(Note note, Version version) {
+        return !note.isRest() && !version.playing().instrument().has(note.melody());
     }
 
     /** Everything there is to say about a version in its scene, in the order of the tune. */
@@ -56,7 +71,7 @@ public sealed interface Remark
             if (note.id().isAdded()) {
                 continue;
             }
-            if (!note.isRest() && !version.playing().instrument().has(note.melody())) {
+            if (isMissing(note, version)) {
                 remarks.add(new MissingNote(note.id()));
             }
             List<Placement> options = version.at(note.id()).map(Spot::options).orElse(List.of());

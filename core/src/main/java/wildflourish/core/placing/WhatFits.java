@@ -156,8 +156,13 @@ public record WhatFits(List<Fit> fitting, List<Fit> refused) {
 
     /** Whether a plain note must not stand as it is. */
     public static boolean isUnparted(Scene scene, NoteId note) {
-        return scene.playing().instrument().family() == Family.NINE_NOTE_PIPES
+        return wantsNotesParted(scene.playing().instrument().family())
                 && situations(scene, note).stream().anyMatch(Refusals::isUnparted);
+    }
+
+    /** Whether equal notes have to be parted by something: on pipes that never stop. */
+    static boolean wantsNotesParted(Family family) {
+        return family == Family.NINE_NOTE_PIPES;
     }
 
     public Optional<Fit> best() {

@@ -5,6 +5,7 @@ import java.io.PrintWriter;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Optional;
+import java.util.function.Function;
 import wildflourish.core.problem.Parsed;
 import wildflourish.core.problem.Problem;
 import wildflourish.core.version.Lesson;
@@ -18,16 +19,37 @@ final class BookFile {
     static StoredBook open(Path path, PrintWriter err) {
         try {
             Parsed<StoredBook> opened = BookStore.open(path);
-            for (Problem problem : opened.problems()) {
-                err.println(path + ": " + problem);
-            }
+            tell(path, opened.problems(), err);
             if (opened.value().book().lessons().isEmpty()) {
-                throw new UsageException(path + " has no tune in it; a tune begins with a line X:1");
+                throw withoutTune(path);
             }
             return opened.value();
         } catch (IOException e) {
             throw new UsageException("cannot read: " + e.getMessage());
         }
+    }
+
+    /** Asks each lesson of a book a question and lets it go; tells the book's problems and how far it is on standard error. */
+    static <T> List<T> each(Path path, Function<Lesson, List<T>> question, PrintWriter err) {
+        Tally tally = new Tally(err, "of the book looked at");
+        try {
+            Parsed<List<T>> answers = BookStore.each(path, question, tally::reached);
+            tell(path, answers.problems(), err);
+            if (answers.problems().stream().anyMatch(problem -> problem.code().equals("no-tune"))) {
+                throw withoutTune(path);
+            }
+            return answers.value();
+        } catch (IOException e) {
+            throw new UsageException("cannot read: " + e.getMessage());
+        }
+    }
+
+    private static void tell(Path path, List<Problem> problems, PrintWriter err) {
+        problems.forEach(problem -> err.println(path + ": " + problem));
+    }
+
+    private static UsageException withoutTune(Path path) {
+        return new UsageException(path + " has no tune in it; a tune begins with a line X:1");
     }
 
     /** The tunes of a book with what was made of them, or only the one with a number. */

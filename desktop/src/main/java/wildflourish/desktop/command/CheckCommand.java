@@ -45,15 +45,7 @@ final class CheckCommand implements Callable<Integer> {
         PrintWriter err = spec.commandLine().getErr();
         Profile profile = Asked.profile(student);
         Instrument usual = Asked.instrument(instrument);
-        List<Lesson> lessons = BookFile.open(file, err).book().lessons();
-        Tally tally = new Tally(err, "tunes looked at", lessons.size());
-        List<Map<String, String>> rows = lessons.parallelStream()
-                .flatMap(lesson -> {
-                    List<Map<String, String>> its = remarks(lesson, usual, profile);
-                    tally.one();
-                    return its.stream();
-                })
-                .toList();
+        List<Map<String, String>> rows = BookFile.each(file, lesson -> remarks(lesson, usual, profile), err);
         if (rows.isEmpty() && format == Listing.Format.TABLE) {
             out.println("Nothing to remark: every note and every placement fits.");
         } else {

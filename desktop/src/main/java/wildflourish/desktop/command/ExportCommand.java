@@ -142,7 +142,7 @@ final class ExportCommand implements Callable<Integer> {
             throw new UsageException("cannot make the folder " + out + " for " + takes.size()
                     + " files; name another place, or one tune with --tune");
         }
-        Tally tally = new Tally(spec.commandLine().getErr(), "tunes written", takes.size());
+        Tally tally = new Tally(spec.commandLine().getErr(), "tunes written");
         try {
             takes.parallelStream().forEach(take -> {
                 String title =
@@ -153,7 +153,7 @@ final class ExportCommand implements Callable<Integer> {
                 } catch (IOException e) {
                     throw new UncheckedIOException(e);
                 }
-                tally.one();
+                tally.one(takes.size());
             });
         } catch (UncheckedIOException e) {
             throw new IOException(e.getMessage(), e);

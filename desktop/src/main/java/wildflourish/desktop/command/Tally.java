@@ -10,24 +10,33 @@ final class Tally {
 
     private final PrintWriter out;
     private final String what;
-    private final int all;
     private final AtomicInteger done = new AtomicInteger();
     private long saidNanos = System.nanoTime();
 
-    Tally(PrintWriter out, String what, int all) {
+    Tally(PrintWriter out, String what) {
         this.out = out;
         this.what = what;
-        this.all = all;
     }
 
-    void one() {
-        say(done.incrementAndGet());
+    /** One more of so many is done. */
+    void one(int all) {
+        int count = done.incrementAndGet();
+        if (count < all) {
+            say(count + " of " + all + " ");
+        }
     }
 
-    private synchronized void say(int count) {
-        if (System.nanoTime() - saidNanos > SECOND && count < all) {
+    /** A share of all is done, from 0 to 1. */
+    void reached(double share) {
+        if (share < 1) {
+            say((int) (share * 100) + " % ");
+        }
+    }
+
+    private synchronized void say(String count) {
+        if (System.nanoTime() - saidNanos > SECOND) {
             saidNanos = System.nanoTime();
-            out.println(count + " of " + all + " " + what);
+            out.println(count + what);
             out.flush();
         }
     }

@@ -20,7 +20,13 @@ record BarTokens(BarLine right, BarLine left, List<Integer> ending, int length) 
             "(:+\\[?\\|+\\]?:+|:+\\|[|\\]]*|::+|\\[\\|+:*|\\.\\||\\|+\\]|\\|+:*|:+(?=\\s|$))(?:\\s?\\[?(\\d[\\d,-]*))?");
     private static final Pattern ENDING = Pattern.compile("\\[(\\d[\\d,-]*)");
 
+    private static final Optional<BarTokens> BARE =
+            Optional.of(new BarTokens(BarLine.SINGLE, BarLine.NONE, List.of(), 1));
+
     static Optional<BarTokens> at(String text, int offset, int end) {
+        if (isBare(text, offset, end)) {
+            return BARE;
+        }
         Matcher match = LINE.matcher(text).region(offset, end);
         if (!match.lookingAt()) {
             return Optional.empty();
@@ -37,6 +43,20 @@ record BarTokens(BarLine right, BarLine left, List<Integer> ending, int length) 
         BarLine left = opens ? BarLine.REPEAT_START : BarLine.NONE;
         BarLine right = closes ? BarLine.REPEAT_END : opens ? BarLine.SINGLE : plain(line);
         return Optional.of(new BarTokens(right, left, numbers == null ? List.of() : passes(numbers), length));
+    }
+
+    /** Most bar lines by far: one stroke with neither a sign nor an ending beside it. */
+    private static boolean isBare(String text, int offset, int end) {
+        if (text.charAt(offset) != '|') {
+            return false;
+        }
+        int after = offset + 1;
+        if (after < end && text.charAt(after) == ' ') {
+            after++;
+        }
+        char next = after < end ? text.charAt(after) : ' ';
+        boolean isSign = after == offset + 1 && (next == '|' || next == ':' || next == ']');
+        return !isSign && next != '[' && !Character.isDigit(next) && !Character.isWhitespace(next);
     }
 
     /** Digits after a bar line are an ending when they touch it or a bracket does; “| 2” is not. */

@@ -268,11 +268,13 @@ final class MusicReader {
 
     private void noteOrSymbol(char sign) {
         Optional<NoteToken> token = NoteToken.at(text, at, end);
-        Optional<String> symbol =
-                Optional.ofNullable(userSymbols.get(sign)).or(() -> Optional.ofNullable(SHORT_DECORATIONS.get(sign)));
         if (token.isPresent()) {
             note(token.get());
-        } else if (symbol.isPresent()) {
+            return;
+        }
+        Optional<String> symbol =
+                Optional.ofNullable(userSymbols.get(sign)).or(() -> Optional.ofNullable(SHORT_DECORATIONS.get(sign)));
+        if (symbol.isPresent()) {
             tune.addDecoration(symbol.get());
             at++;
         } else {

@@ -25,10 +25,6 @@ final class VersionReader {
         this.problems = problems;
     }
 
-    boolean isVersion(String text) {
-        return text.contains("\n" + Directives.MARK + "stage ");
-    }
-
     /** Takes a version's text in; false when it cannot be understood, so that it stays in the book as a tune of its own. */
     boolean add(List<BookItem> items, String text, int firstLine) {
         try {

@@ -14,9 +14,12 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.StandardCopyOption;
 import java.nio.file.StandardOpenOption;
+import java.util.List;
 import java.util.Optional;
+import java.util.function.Function;
 import wildflourish.core.problem.Parsed;
 import wildflourish.core.version.Book;
+import wildflourish.core.version.Lesson;
 import wildflourish.files.abc.BookReader;
 import wildflourish.files.abc.BookWriter;
 import wildflourish.files.abc.Progress;
@@ -36,6 +39,30 @@ public final class BookStore {
 
     /** Reads a book with somebody following, who may stop it. */
     public static Parsed<StoredBook> open(Path path, Progress progress) throws IOException {
+        byte[] bytes = bookBytes(path);
+        Content content = Content.of(bytes);
+        Parsed<Book> book = BookReader.read(content.text, progress);
+        return new Parsed<>(
+                new StoredBook(path, content.form, Optional.of(Sums.of(bytes)), book.value()), book.problems());
+    }
+
+    /** Reads a book lesson by lesson, each asked a question and let go, with somebody following. */
+    public static <T> Parsed<List<T>> each(Path path, Function<Lesson, List<T>> question, Progress progress)
+            throws IOException {
+        return BookReader.each(Content.of(bookBytes(path)).text, question, progress);
+    }
+
+    /** The text of a file, and how it is written there. */
+    private record Content(String text, StoredBook.Form form) {
+        static Content of(byte[] bytes) {
+            Charset charset = charsetOf(bytes);
+            String text = new String(bytes, charset);
+            boolean hasMark = text.startsWith(BYTE_ORDER_MARK);
+            return new Content(hasMark ? text.substring(1) : text, new StoredBook.Form(charset, hasMark));
+        }
+    }
+
+    private static byte[] bookBytes(Path path) throws IOException {
         if (Files.isDirectory(path)) {
             throw new IOException(path + " is a folder, not a tunebook; name a file");
         }
@@ -45,14 +72,7 @@ public final class BookStore {
         if (Files.size(path) > MOST_BYTES) {
             throw new IOException(path + " is larger than 64 MB, which no tunebook is; choose another file");
         }
-        byte[] bytes = bytesOf(path);
-        Charset charset = charsetOf(bytes);
-        String text = new String(bytes, charset);
-        boolean hasMark = text.startsWith(BYTE_ORDER_MARK);
-        Parsed<Book> book = BookReader.read(hasMark ? text.substring(1) : text, progress);
-        return new Parsed<>(
-                new StoredBook(path, new StoredBook.Form(charset, hasMark), Optional.of(Sums.of(bytes)), book.value()),
-                book.problems());
+        return bytesOf(path);
     }
 
     private static byte[] bytesOf(Path path) throws IOException {
