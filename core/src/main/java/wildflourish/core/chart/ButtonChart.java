@@ -26,7 +26,7 @@ final class ButtonChart {
     /** From one button to the next at most, of a box and of a concertina. */
     private static final double MOST_STEP = 14;
 
-    private static final double MOST_STEP_OF_ENDS = 11.4;
+    private static final double MOST_STEP_OF_ENDS = 10.3;
     private static final double BORDER = 2.4;
     private static final double LINE = 0.18;
     /** Between the two ends of a concertina, in buttons. */

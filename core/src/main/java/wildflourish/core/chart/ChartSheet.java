@@ -12,23 +12,54 @@ import wildflourish.core.words.Cautions;
 /** The chart of an instrument on sheets: the instrument as it is, its notes where the hand finds them, what they bear, how to read it. */
 public final class ChartSheet {
     private static final double TITLE = 4.2;
+    /** Above and below on a screen, where more stands above and below anyway. */
+    private static final double SCREEN_MARGIN = 0.8;
 
     private ChartSheet() {}
 
     /** On paper, or on one endless page. */
     public static List<ChartPage> of(ChartWish wish, Paper paper) {
-        double width = paper.width() - 2 * paper.margin();
         Sheets sheets = new Sheets(paper);
-        sheets.add(heading(wish, width));
+        above(wish, width(paper)).forEach(sheets::add);
+        below(wish, width(paper)).forEach(sheets::add);
+        return sheets.pages();
+    }
+
+    /** On a screen, what stays in sight: the name, and of a wind instrument its picture. */
+    public static ChartPage above(ChartWish wish, Paper endless) {
+        return onScreen(above(wish, width(endless)), endless);
+    }
+
+    /** On a screen, what can be scrolled under that. */
+    public static ChartPage below(ChartWish wish, Paper endless) {
+        return onScreen(below(wish, width(endless)), endless);
+    }
+
+    private static ChartPage onScreen(List<Block> blocks, Paper endless) {
+        Sheets sheets = new Sheets(endless, SCREEN_MARGIN);
+        blocks.forEach(sheets::add);
+        return sheets.pages().get(0);
+    }
+
+    private static double width(Paper paper) {
+        return paper.width() - 2 * paper.margin();
+    }
+
+    private static List<Block> above(ChartWish wish, double width) {
+        return wish.instrument().family().isWind()
+                ? List.of(heading(wish, width), WindChart.picture(wish, width))
+                : List.of(heading(wish, width));
+    }
+
+    private static List<Block> below(ChartWish wish, double width) {
         Instrument instrument = wish.instrument();
-        List<Block> blocks = instrument
+        List<Block> blocks = new ArrayList<>(instrument
                 .strings()
                 .map(strings -> NeckChart.blocks(wish, strings, width))
                 .or(() -> instrument.buttons().map(layout -> ButtonChart.blocks(wish, layout, width)))
-                .orElseGet(() -> WindChart.blocks(wish, width));
-        blocks.forEach(sheets::add);
-        sheets.add(Block.words("", List.of(Cautions.brief(Optional.of(instrument.family()))), width));
-        return sheets.pages();
+                .orElseGet(() -> WindChart.blocks(wish, width)));
+        blocks.add(Block.words("", List.of(Cautions.brief(Optional.of(instrument.family()))), width));
+        return blocks;
     }
 
     /** A paper as it suits an instrument: a neck and rows of buttons lie across its longer side. */

@@ -46,6 +46,11 @@ public record ChartWish(
         return new ChartWish(playing, in, only, fingers, frames, Optional.of(note));
     }
 
+    /** The same with a note of the instrument asked about, as it is fingered. */
+    public ChartWish showing(FingeredPitch pitch) {
+        return asking(WrittenPitch.ofMidi(instrument().reading().writtenMidi(pitch)), key);
+    }
+
     /** The same with the notes of a tune, or of a part of it. */
     public ChartWish with(ChartNotes notes) {
         return new ChartWish(playing, key, notes.only(), notes.fingers(), notes.frames(), asked);

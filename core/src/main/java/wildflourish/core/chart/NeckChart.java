@@ -30,7 +30,7 @@ final class NeckChart {
     private static final double STRING = 6.6;
 
     private static final double USUAL_WIDTH = 124;
-    private static final double MOST_LARGER = 1.45;
+    private static final double MOST_LARGER = 1.3;
     private static final double NUT = 8.5;
 
     private static final double THIN = 0.12;
@@ -165,6 +165,12 @@ final class NeckChart {
         if (stopped.isEmpty()) {
             return 0;
         }
+        if (!wish.shows(pitch) && semitones == 0) {
+            // The name of the string stands there all the same.
+            String name = PitchNames.letter(instrument, pitch);
+            Block.centred(sketch, name, x, y, Face.BODY, Block.TEXT, Ink.QUIET);
+            return 0;
+        }
         if (!wish.shows(pitch)) {
             sketch.add(new Mark.Shape(Outline.circle(x, y, 0.5), 0.14), Ink.QUIET, Drawn.Kind.PICTURE);
             return 0.6;
@@ -186,16 +192,17 @@ final class NeckChart {
         double x = 0;
         for (FingerShape shape : FingerShape.values()) {
             double thickness = shape == FingerShape.OPEN ? THIN : 0.22;
-            key.add(new Mark.Shape(shape.around(x + 1.8, 2, 1.3), thickness), Ink.FINGERING, Drawn.Kind.FINGERING);
+            key.add(new Mark.Shape(shape.around(x + 2.6, 2.6, 1.8), thickness), Ink.FINGERING, Drawn.Kind.FINGERING);
             if (shape != FingerShape.OPEN) {
-                Block.centred(key, String.valueOf(shape.ordinal()), x + 1.8, 2, Face.BOLD, 1.5, Ink.FINGERING);
+                String finger = String.valueOf(shape.ordinal());
+                Block.centred(key, finger, x + 2.6, 2.6, Face.BOLD, Block.TEXT, Ink.FINGERING);
             }
-            Block.quiet(key, shape.word(), x + 4.2, 2.75);
-            x += 6.8 + Face.BODY.width(shape.word(), Block.TEXT);
+            Block.quiet(key, shape.word(), x + 5.6, 3.4);
+            x += 8.6 + Face.BODY.width(shape.word(), Block.TEXT);
         }
         String more = wish.only().isPresent() ? "Small rings: other notes." : "The highest string stands on top.";
-        Block.quiet(key, more, x, 2.75);
-        return new Block(key, List.of(), 6);
+        Block.quiet(key, more, x, 3.4);
+        return new Block(key, List.of(), 7);
     }
 
     /** How the fingers lie in the phrases of a tune, in rows. */

@@ -38,25 +38,36 @@ final class WindChart {
     private final ChartWish wish;
     private final Instrument instrument;
     private final double width;
+    /** Whether a line of small words stands under the names of notes. */
+    private final boolean hasSmall;
+
     private final List<Block> blocks = new ArrayList<>();
 
     private WindChart(ChartWish wish, double width) {
         this.wish = wish;
         this.instrument = wish.instrument();
         this.width = width;
+        this.hasSmall = instrument.chart().stream()
+                .anyMatch(row -> wish.shows(row.pitch()) && !smallOf(row).isEmpty());
     }
 
+    /** Everything but the picture. */
     static List<Block> blocks(ChartWish wish, double width) {
         return new WindChart(wish, width).all();
+    }
+
+    /** The instrument as it is held for the note asked about, or for its lowest. */
+    static Block picture(ChartWish wish, double width) {
+        Instrument instrument = wish.instrument();
+        ChartRow lowest = instrument.chart().get(0);
+        return new WindChart(wish, width)
+                .picture(wish.asked().flatMap(instrument::rowOf).orElse(lowest));
     }
 
     /** A note laid out, with its origin at its upper left corner. */
     private record Cell(ChartRow note, Sketch sketch, double width, double height) {}
 
     private List<Block> all() {
-        blocks.add(picture(wish.asked()
-                .flatMap(instrument::rowOf)
-                .orElse(instrument.chart().get(0))));
         List<ChartRow> chart = instrument.chart().stream()
                 .filter(row -> wish.shows(row.pitch()))
                 .toList();
@@ -136,7 +147,7 @@ final class WindChart {
         if (!small.isEmpty()) {
             sketch.add(new Mark.Words(small, 0, top + 1.4, Face.ITALIC, Block.TEXT), Ink.QUIET, Drawn.Kind.WORDS);
         }
-        top += needsSmall() ? 2.6 : 0;
+        top += hasSmall ? 2.6 : 0;
         for (int i = 0; i < note.fingerings().size(); i++) {
             Fingering fingering = note.fingerings().get(i);
             Sketch strip = new Sketch();
@@ -158,10 +169,6 @@ final class WindChart {
         double strips = note.fingerings().size() * STRIP;
         double right = sketch.box().map(Box::right).orElse(0.0);
         return new Cell(note, sketch, Math.max(strips, right) + CELL_GAP, below - 1);
-    }
-
-    private boolean needsSmall() {
-        return instrument.chart().stream().anyMatch(row -> !smallOf(row).isEmpty());
     }
 
     /** What it sounds, where that is no plain octave from its name for all notes, and a mark where its trust is not high. */

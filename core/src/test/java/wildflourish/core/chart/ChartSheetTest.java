@@ -60,8 +60,7 @@ class ChartSheetTest {
                 nothingLiesOnWords(page.page());
                 for (Mark.Words words : words(page.page())) {
                     double points = words.size() * paper.spaceMillimetres() / MILLIMETRES_A_POINT;
-                    boolean isInPicture = words.text().matches("[1-4]");
-                    assertThat(points).as(words.text()).isGreaterThanOrEqualTo(isInPicture ? 6 : 9);
+                    assertThat(points).as(words.text()).isGreaterThanOrEqualTo(9);
                 }
             }
         }

@@ -2,6 +2,7 @@ package wildflourish.desktop.action;
 
 import java.util.List;
 import java.util.Locale;
+import java.util.stream.Stream;
 import javafx.collections.FXCollections;
 import javafx.geometry.Pos;
 import javafx.scene.control.Label;
@@ -59,9 +60,12 @@ public final class FinderPane extends VBox {
         list.setOnMouseClicked(event -> choose());
     }
 
-    /** Lists all that can be done; what cannot be done now is dim. */
-    public void showActions(Actions actions) {
-        show("What you can do", actions.all().stream().map(Entry::of).toList());
+    /** Lists all that can be done, then more of one's own; what cannot be done now is dim. */
+    public void showActions(Actions actions, List<Entry> more) {
+        show(
+                "What you can do",
+                Stream.concat(actions.all().stream().map(Entry::of), more.stream())
+                        .toList());
     }
 
     public void show(String title, List<Entry> entries) {

@@ -40,6 +40,9 @@ public final class BestFitRoom implements Room {
     private final Desk desk;
     private final Label title = new Label();
     private final Pick sounding = new Pick("sounding", "The key it is to sound in", index -> ask());
+    private static final int KEYS = 12;
+    private static final int KEYS_AND_NONE = KEYS + 1;
+
     private final Pick beside = new Pick("beside", "A second key to compare with", index -> ask());
     private final Pick among =
             new Pick("among", "What the fingers work on: each is ranked by costs of its own", index -> ask());
@@ -110,6 +113,15 @@ public final class BestFitRoom implements Room {
         all.getStyleClass().add("fit-page");
         scroll.setContent(all);
         tools.whileIn(ID, About::of, about -> ask());
+        tools.actions().bind("sounding-higher", tools.isIn(ID), () -> soundsIn(1));
+        tools.actions().bind("sounding-lower", tools.isIn(ID), () -> soundsIn(-1));
+        tools.actions().bind("other-kind", tools.isIn(ID), () -> among.choose((among.chosen() + 1) % KINDS.size()));
+        tools.actions().bind("second-key", tools.isIn(ID), () -> beside.choose((beside.chosen() + 1) % KEYS_AND_NONE));
+    }
+
+    /** In a key so many half steps from the one that is asked about. */
+    private void soundsIn(int halfSteps) {
+        sounding.choose(Math.floorMod(sounding.chosen() + halfSteps, KEYS));
     }
 
     private static Label label(String words) {
@@ -197,7 +209,7 @@ public final class BestFitRoom implements Room {
 
     /** The keys a tune may sound in, from the written one up; what was chosen stays chosen. */
     private void fillKeys(Key written) {
-        List<String> keys = IntStream.range(0, 12)
+        List<String> keys = IntStream.range(0, KEYS)
                 .mapToObj(semitones -> semitones == 0
                         ? written.name() + ", written"
                         : written.moved(semitones).name())

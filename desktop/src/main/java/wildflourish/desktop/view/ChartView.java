@@ -13,6 +13,7 @@ import javafx.scene.canvas.Canvas;
 import javafx.scene.canvas.GraphicsContext;
 import javafx.scene.control.ScrollPane;
 import javafx.scene.input.MouseEvent;
+import javafx.scene.layout.BorderPane;
 import javafx.scene.layout.Pane;
 import javafx.scene.shape.Rectangle;
 import javafx.util.Duration;
@@ -27,12 +28,17 @@ import wildflourish.core.music.FingeredPitch;
 import wildflourish.desktop.look.CanvasPainter;
 import wildflourish.desktop.look.Theme;
 
-/** The chart of an instrument; its notes can be struck and are lit. */
-public final class ChartView extends ScrollPane {
+/** The chart of an instrument; its notes can be struck and are lit. The picture of a wind instrument stays in sight and shows the note that is lit. */
+public final class ChartView extends BorderPane {
     /** At which its smallest words are as large as those of the window. */
     private static final double PIXELS_A_SPACE = 7;
 
     private final Executor layouter;
+    /** A heading above a note stays in sight with it. */
+    private static final double HEADING_PIXELS = 32;
+
+    private final ScrollPane scroll = new ScrollPane();
+    private final Canvas picture = new Canvas();
     private final Canvas canvas = new Canvas();
     private final Group lit = new Group();
     /** Who walks through a tune sees the chart of the note on which she rests. */
@@ -40,6 +46,7 @@ public final class ChartView extends ScrollPane {
 
     private Theme theme = Theme.LIGHT;
     private Optional<Asked> asked = Optional.empty();
+    private Optional<ChartWish> drawn = Optional.empty();
     private Optional<ChartPage> shown = Optional.empty();
     private Optional<FingeredPitch> light = Optional.empty();
     /** Counts what was asked for; only the last is drawn. */
@@ -52,20 +59,26 @@ public final class ChartView extends ScrollPane {
     public ChartView(Executor layouter, Consumer<FingeredPitch> struck) {
         this.layouter = layouter;
         setId("chart");
-        getStyleClass().add("score");
-        setHbarPolicy(ScrollBarPolicy.NEVER);
-        setFitToWidth(true);
         setFocusTraversable(true);
+        scroll.getStyleClass().add("score");
+        scroll.setHbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
+        scroll.setFitToWidth(true);
+        scroll.setFocusTraversable(false);
+        canvas.setId("chart-notes");
         lit.setMouseTransparent(true);
         Pane paper = new Pane(lit, canvas);
         paper.getStyleClass().add("paper");
-        setContent(paper);
+        scroll.setContent(paper);
+        Pane above = new Pane(picture);
+        above.getStyleClass().add("paper");
+        setTop(above);
+        setCenter(scroll);
         canvas.addEventHandler(MouseEvent.MOUSE_PRESSED, event -> at(event).ifPresent(struck));
         canvas.addEventHandler(
                 MouseEvent.MOUSE_MOVED,
                 event -> canvas.setCursor(at(event).isPresent() ? Cursor.HAND : Cursor.DEFAULT));
         resting.setOnFinished(event -> layOut());
-        viewportBoundsProperty().addListener((at, before, after) -> {
+        scroll.viewportBoundsProperty().addListener((at, before, after) -> {
             if (Math.abs(before.getWidth() - after.getWidth()) > 1) {
                 layOut();
             }
@@ -136,52 +149,68 @@ public final class ChartView extends ScrollPane {
             lit.getChildren().add(wash);
         }
         zones.stream().findFirst().map(ChartView::pixels).ifPresent(this::reveal);
+        drawPicture();
+    }
+
+    /** The instrument as it is held for the note that is lit, else for the one that is asked about. */
+    private void drawPicture() {
+        drawn.ifPresent(wish -> {
+            Paper paper = Paper.endless(canvas.getWidth() / PIXELS_A_SPACE);
+            Page page = ChartSheet.above(light.map(wish::showing).orElse(wish), paper)
+                    .page();
+            draw(picture, page);
+        });
+    }
+
+    private void draw(Canvas on, Page page) {
+        on.setWidth(page.width() * PIXELS_A_SPACE);
+        on.setHeight(Math.ceil(page.height() * PIXELS_A_SPACE));
+        GraphicsContext graphics = on.getGraphicsContext2D();
+        graphics.clearRect(0, 0, on.getWidth(), on.getHeight());
+        CanvasPainter.paint(graphics, page.drawn(), theme.palette(), PIXELS_A_SPACE);
     }
 
     /** Scrolls no farther than needed. */
     private void reveal(Box box) {
-        double view = getViewportBounds().getHeight();
+        double view = scroll.getViewportBounds().getHeight();
         double room = canvas.getHeight() - view;
         if (room <= 0) {
             return;
         }
-        double top = getVvalue() * room;
-        if (box.top() < top) {
-            setVvalue(Math.max(0, (box.top() - 8) / room));
+        double top = scroll.getVvalue() * room;
+        if (box.top() - HEADING_PIXELS < top) {
+            scroll.setVvalue(Math.max(0, (box.top() - HEADING_PIXELS) / room));
         } else if (box.bottom() > top + view) {
-            setVvalue(Math.min(1, (box.bottom() + 8 - view) / room));
+            scroll.setVvalue(Math.min(1, (box.bottom() + 8 - view) / room));
         }
     }
 
     private void layOut() {
-        double width = getViewportBounds().getWidth();
+        double width = scroll.getViewportBounds().getWidth();
         if (width < 50 || asked.isEmpty()) {
             return;
         }
         int mine = ++number;
         Asked wanted = asked.get();
         layouter.execute(() -> {
-            Paper paper = Paper.endless(width / PIXELS_A_SPACE);
-            ChartPage laidOut = ChartSheet.of(wanted.wish.get(), paper).get(0);
+            ChartWish wish = wanted.wish.get();
+            ChartPage laidOut = ChartSheet.below(wish, Paper.endless(width / PIXELS_A_SPACE));
             if (Platform.isFxApplicationThread()) {
-                draw(mine, wanted, laidOut, width);
+                take(mine, wanted.name, wish, laidOut);
             } else {
-                Platform.runLater(() -> draw(mine, wanted, laidOut, width));
+                Platform.runLater(() -> take(mine, wanted.name, wish, laidOut));
             }
         });
     }
 
-    private void draw(int mine, Asked drawn, ChartPage laidOut, double width) {
+    private void take(int mine, String name, ChartWish wish, ChartPage laidOut) {
         if (mine != number) {
             return;
         }
-        canvas.setWidth(width);
-        canvas.setHeight(Math.ceil(laidOut.page().height() * PIXELS_A_SPACE));
-        GraphicsContext graphics = canvas.getGraphicsContext2D();
-        graphics.clearRect(0, 0, canvas.getWidth(), canvas.getHeight());
-        CanvasPainter.paint(graphics, laidOut.page().drawn(), theme.palette(), PIXELS_A_SPACE);
+        draw(canvas, laidOut.page());
+        drawn = Optional.of(wish);
         shown = Optional.of(laidOut);
-        setAccessibleText("Chart of the " + drawn.name());
+        setAccessibleText("Chart of the " + name);
         drawLight();
     }
 }

@@ -195,7 +195,19 @@ public final class MainWindow extends BorderPane {
     void findAction() {
         isFinding = true;
         showSide();
-        finder.showActions(actions);
+        finder.showActions(actions, tunes());
+    }
+
+    /** To go to a tune of the book by its name. */
+    private List<FinderPane.Entry> tunes() {
+        List<Lesson> lessons = desk.sight().get().book().lessons();
+        return IntStream.range(0, lessons.size())
+                .mapToObj(index -> new FinderPane.Entry(
+                        "Tune: " + lessons.get(index).tune().header().nameInBook(),
+                        "",
+                        true,
+                        () -> desk.does(here -> Choosing.lesson(here, index))))
+                .toList();
     }
 
     /** Everything that was done since the book was opened; choosing one goes back to just after it. */

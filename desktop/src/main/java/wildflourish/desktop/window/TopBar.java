@@ -31,6 +31,7 @@ final class TopBar extends HBox {
             "hear",
             "look",
             "chart",
+            "best fit",
             "write",
             "rooms");
 

@@ -3,11 +3,17 @@ package wildflourish.desktop.window;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.Function;
+import java.util.function.Predicate;
 import wildflourish.core.engraving.Paper;
 import wildflourish.core.engraving.Score;
+import wildflourish.core.instrument.Family;
+import wildflourish.core.instrument.School;
 import wildflourish.core.music.Fraction;
 import wildflourish.core.music.Tempo;
 import wildflourish.core.ornament.Profile;
+import wildflourish.core.performance.Reeds;
+import wildflourish.core.version.Playing;
+import wildflourish.core.version.Version;
 import wildflourish.desktop.action.Action;
 import wildflourish.desktop.action.ActionRow;
 import wildflourish.desktop.action.Actions;
@@ -17,6 +23,7 @@ import wildflourish.desktop.desk.Desk;
 import wildflourish.desktop.desk.Here;
 import wildflourish.desktop.desk.Look;
 import wildflourish.desktop.desk.Outcome;
+import wildflourish.desktop.desk.Sight;
 import wildflourish.desktop.desk.Stages;
 import wildflourish.desktop.desk.Writing;
 import wildflourish.desktop.look.Theme;
@@ -50,6 +57,7 @@ final class WindowActions {
                             () -> desk.does(here -> Choosing.profile(here, each)))
                     .on(desk.of(sight -> sight.chosen().profile().equals(each))));
         }
+        bindPlaying();
         for (int rounds : List.of(2, 3, 4, 6, 8)) {
             actions.put(Action.of(
                             ActionRow.of(
@@ -59,6 +67,35 @@ final class WindowActions {
                             () -> desk.playback(playback -> playback.withRounds(rounds)))
                     .on(desk.of(sight -> sight.playback().rounds() == rounds)));
         }
+    }
+
+    /** Ways of playing; those that the instrument does not know cannot be chosen. */
+    private void bindPlaying() {
+        for (School each : School.all()) {
+            actions.put(Action.of(
+                            ActionRow.of("school-" + each.id(), "schools", "School: " + each.name()),
+                            () -> desk.does(here -> Stages.school(here, each)))
+                    .when(desk.of(sight -> sight.instrument().schools().contains(each)))
+                    .on(desk.of(
+                            sight -> isPlayed(sight, playing -> playing.school().equals(each)))));
+            actions.put(Action.of(
+                            ActionRow.of("strokes-" + each.id(), "strokes", "Strokes: " + each.name()),
+                            () -> desk.does(here -> Stages.strokes(here, each)))
+                    .when(desk.of(sight -> sight.instrument().strokes().contains(each)))
+                    .on(desk.of(sight ->
+                            isPlayed(sight, playing -> playing.strokes().equals(each)))));
+        }
+        for (Reeds each : Reeds.values()) {
+            actions.put(Action.of(
+                            ActionRow.of("reeds-" + each.word(), "reeds", "Reeds of the box: " + each.word()),
+                            () -> desk.playback(playback -> playback.withReeds(each)))
+                    .when(desk.of(sight -> sight.instrument().family() == Family.TWO_ROW_BOX))
+                    .on(desk.of(sight -> sight.playback().reeds() == each)));
+        }
+    }
+
+    private static boolean isPlayed(Sight sight, Predicate<Playing> how) {
+        return sight.version().map(Version::playing).filter(how).isPresent();
     }
 
     private void does(String id, Function<Here, Outcome> verb) {

@@ -66,7 +66,7 @@ class ActionsIT extends WindowTest {
         List<String> words = inWindow(() -> found.getItems().stream()
                 .map(each -> ((FinderPane.Entry) each).words())
                 .toList());
-        assertThat(words)
+        assertThat(words.stream().filter(each -> !each.startsWith("Tune: ")))
                 .containsExactlyElementsOf(inWindow(() -> window.actions().all().stream()
                         .map(action -> action.row().words())
                         .toList()));

@@ -91,7 +91,7 @@ class ChartIT extends WindowTest {
 
     private void strike(FingeredPitch pitch) throws Exception {
         Box box = inWindow(() -> chart.place(pitch)).orElseThrow();
-        Node canvas = inWindow(() -> chart.lookup("Canvas") instanceof Canvas found ? found : null);
+        Node canvas = inWindow(() -> chart.lookup("#chart-notes") instanceof Canvas found ? found : null);
         mouse(canvas, MouseEvent.MOUSE_PRESSED, (box.left() + box.right()) / 2, (box.top() + box.bottom()) / 2);
     }
 
