@@ -3,6 +3,7 @@ package wildflourish.desktop.view;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
+import java.util.OptionalInt;
 import java.util.Set;
 import java.util.stream.Stream;
 import wildflourish.core.engraving.Drawn;
@@ -11,9 +12,11 @@ import wildflourish.core.engraving.Page;
 import wildflourish.core.engraving.Paper;
 import wildflourish.core.engraving.Score;
 import wildflourish.core.form.Phrasing;
+import wildflourish.core.instrument.Instrument;
 import wildflourish.core.tune.Note;
 import wildflourish.core.tune.NoteId;
 import wildflourish.core.tune.Tune;
+import wildflourish.core.tune.TuneHeader;
 import wildflourish.core.version.Placement;
 import wildflourish.core.version.Spot;
 import wildflourish.core.version.Version;
@@ -32,6 +35,9 @@ record PageWish(ScoreWish wish, int width, int height) {
 
     /** Staff spaces across the usual page. */
     private static final int WIDTH_SPACES = 118;
+
+    /** Pixels of a view that must be won for notes to be drawn larger or smaller than is usual. */
+    private static final int WORTH_IT = 40;
 
     private static final int LARGEST_PHRASE = 20;
     private static final int USUAL_SPACE = 8;
@@ -71,9 +77,36 @@ record PageWish(ScoreWish wish, int width, int height) {
         });
     }
 
-    Optional<LaidOut> laidOut() {
+    /**
+     * What decides how large a usual page across is drawn; as long as it stays, the size stays.
+     *
+     * @param width in device pixels
+     */
+    record Filled(
+            Optional<TuneHeader> tune,
+            Optional<Instrument> instrument,
+            Score.Shows shows,
+            boolean isInSmallNotes,
+            Paging page,
+            int width) {}
+
+    Filled filled() {
+        return new Filled(
+                wish.tune().map(Tune::header),
+                wish.version().map(version -> version.playing().instrument()),
+                wish.shows(),
+                wish.isInSmallNotes(),
+                wish.page(),
+                width);
+    }
+
+    /**
+     * The page. A usual page across is drawn with as many pixels to a staff space as are known, or else with those with which its systems fill a view of so many
+     * device pixels best.
+     */
+    Optional<LaidOut> laidOut(OptionalInt known, int view) {
         return wish.tune().map(tune -> {
-            LaidOut plain = sized(tune, wish.version());
+            LaidOut plain = isAcross() ? across(tune, wish.version(), known, view) : sized(tune, wish.version());
             Optional<Version> tried = wish.version()
                     .flatMap(version -> wish.preview().map(placement -> version.with(tune, tried(version, placement))));
             return tried.map(version -> tried(tune, plain, version)).orElse(plain);
@@ -105,6 +138,35 @@ record PageWish(ScoreWish wish, int width, int height) {
                     case SIGN, SMALL_NOTE, DECORATION, CURVE, SLIDE, FINGERING -> true;
                     default -> false;
                 };
+    }
+
+    private boolean isAcross() {
+        return wish.page() == Paging.LONG && wish.size().equals(Size.WIDTH);
+    }
+
+    private LaidOut across(Tune tune, Optional<Version> version, OptionalInt known, int view) {
+        if (known.isPresent()) {
+            return laidOut(tune, version, known.getAsInt());
+        }
+        int usual = Math.round((float) width / WIDTH_SPACES);
+        LaidOut best = laidOut(tune, version, usual);
+        for (int pixels : new int[] {usual + 1, usual - 1}) {
+            LaidOut other = laidOut(tune, version, pixels);
+            if (empty(other, view) + WORTH_IT < empty(best, view)) {
+                best = other;
+            }
+        }
+        return best;
+    }
+
+    /** Device pixels of a view below the last system that is seen whole in it. */
+    private static double empty(LaidOut laidOut, int view) {
+        double last = laidOut.page().zones().stream()
+                .mapToDouble(zone -> zone.column().bottom() * laidOut.pixels())
+                .filter(bottom -> bottom <= view)
+                .max()
+                .orElse(0);
+        return view - last;
     }
 
     private LaidOut sized(Tune tune, Optional<Version> version) {

@@ -3,6 +3,7 @@ package wildflourish.desktop.view;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
+import java.util.OptionalInt;
 import java.util.concurrent.Executor;
 import javafx.application.Platform;
 import javafx.beans.value.ChangeListener;
@@ -21,6 +22,7 @@ import wildflourish.core.tune.NoteId;
 import wildflourish.core.tune.Tune;
 import wildflourish.core.version.Placement;
 import wildflourish.core.version.Span;
+import wildflourish.desktop.look.Size;
 import wildflourish.desktop.look.Theme;
 
 /** A score, any version of any tune, with the chosen notes and the sounding note marked. No system is ever seen in part where it can be seen whole. */
@@ -45,6 +47,7 @@ public final class ScoreView extends ScrollPane {
     private Optional<PageWish> asked = Optional.empty();
     private Optional<PageWish> shown = Optional.empty();
     private Optional<PageWish.LaidOut> laidOut = Optional.empty();
+    private Optional<Filled> filled = Optional.empty();
     private Optional<Span> range = Optional.empty();
     /** Counts the pages asked for; the one that is shown is an earlier one until the last is laid out. */
     private volatile int number;
@@ -174,13 +177,30 @@ public final class ScoreView extends ScrollPane {
         int mine = number + 1;
         number = mine;
         double scale = scale();
+        Known known = new Known(filled, (int) (height * scale));
         Executor executor = laidOut.isEmpty() ? Runnable::run : layouter;
-        executor.execute(() -> layOut(mine, wanted.get(), scale));
+        executor.execute(() -> layOut(mine, wanted.get(), scale, known));
     }
 
-    private void layOut(int mine, PageWish page, double scale) {
+    /**
+     * What is known of the size of the page.
+     *
+     * @param view in device pixels
+     */
+    private record Known(Optional<Filled> filled, int view) {
+        OptionalInt pixels(PageWish page) {
+            return filled.filter(each -> each.by().equals(page.filled()))
+                    .map(each -> OptionalInt.of(each.pixels()))
+                    .orElse(OptionalInt.empty());
+        }
+    }
+
+    /** How large a page was drawn to fill the view, and what decided it. */
+    private record Filled(PageWish.Filled by, int pixels) {}
+
+    private void layOut(int mine, PageWish page, double scale, Known known) {
         if (mine == number) {
-            Optional<PageWish.LaidOut> done = page.laidOut();
+            Optional<PageWish.LaidOut> done = page.laidOut(known.pixels(page), known.view());
             Strips.Cut cut = Strips.Cut.of(done, scale);
             if (Platform.isFxApplicationThread()) {
                 take(mine, page, done, cut);
@@ -197,6 +217,9 @@ public final class ScoreView extends ScrollPane {
         Optional<Tune> before = shown.flatMap(each -> each.wish().tune());
         shown = Optional.of(page);
         laidOut = done;
+        filled = done.filter(each -> page.wish().size().equals(Size.WIDTH))
+                .map(each -> new Filled(page.filled(), each.pixels()))
+                .or(() -> filled);
         alike.getChildren().clear();
         empty.setVisible(done.isEmpty());
         strips.show(cut, theme);
