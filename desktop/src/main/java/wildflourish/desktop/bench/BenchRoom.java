@@ -166,7 +166,10 @@ public final class BenchRoom implements Room {
         Platform.runLater(() -> {
             double height = panes.getHeight();
             if (height > 0) {
-                panes.setDividerPosition(0, score.wholeHeight(height * share) / height);
+                ScoreView.Whole whole = score.whole(height * share);
+                panes.setDividerPosition(0, whole.height() / height);
+                panes.layout();
+                score.show(whole);
             }
         });
     }

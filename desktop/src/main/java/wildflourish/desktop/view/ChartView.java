@@ -15,6 +15,7 @@ import javafx.scene.control.ScrollPane;
 import javafx.scene.input.MouseEvent;
 import javafx.scene.layout.BorderPane;
 import javafx.scene.layout.Pane;
+import javafx.scene.paint.Color;
 import javafx.scene.shape.Rectangle;
 import javafx.util.Duration;
 import wildflourish.core.chart.ChartPage;
@@ -144,6 +145,7 @@ public final class ChartView extends BorderPane {
             Box box = pixels(zone);
             Rectangle wash = new Rectangle(box.left(), box.top(), box.width(), box.height());
             wash.getStyleClass().add("sounding-note");
+            wash.setFill(Color.TRANSPARENT);
             wash.setArcWidth(12);
             wash.setArcHeight(12);
             lit.getChildren().add(wash);

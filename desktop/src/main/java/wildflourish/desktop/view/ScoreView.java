@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.OptionalInt;
 import java.util.concurrent.Executor;
+import java.util.stream.Stream;
 import javafx.application.Platform;
 import javafx.beans.value.ChangeListener;
 import javafx.scene.Group;
@@ -14,6 +15,7 @@ import javafx.scene.input.MouseEvent;
 import javafx.scene.input.ScrollEvent;
 import javafx.scene.layout.Pane;
 import javafx.scene.layout.Region;
+import javafx.scene.paint.Color;
 import javafx.scene.shape.Rectangle;
 import wildflourish.core.engraving.Box;
 import wildflourish.core.engraving.NoteZone;
@@ -100,6 +102,8 @@ public final class ScoreView extends ScrollPane {
     private static Rectangle wash(String styleClass) {
         Rectangle rectangle = new Rectangle();
         rectangle.getStyleClass().add(styleClass);
+        // Until its style is there: one that comes in the midst of a layout is drawn once without.
+        rectangle.setFill(Color.TRANSPARENT);
         rectangle.setMouseTransparent(true);
         rectangle.setArcWidth(8);
         rectangle.setArcHeight(8);
@@ -370,7 +374,8 @@ public final class ScoreView extends ScrollPane {
     private void reveal(Box box) {
         double boxTop = box.top() * pixelsPerSpace();
         double boxBottom = box.bottom() * pixelsPerSpace();
-        if (room() <= 0 || (boxTop >= top() && boxBottom <= top() + view())) {
+        boolean isSeen = boxTop >= top() && boxBottom <= top() + view();
+        if (room() <= 0 || (isSeen && beginsWithSystem())) {
             return;
         }
         if (boxTop < top()) {
@@ -386,14 +391,42 @@ public final class ScoreView extends ScrollPane {
         scrollTo(top);
     }
 
-    /** The greatest height up to another one, in pixels, in which the systems from the top of the view on are seen whole; that one where not even one is. */
-    public double wholeHeight(double most) {
+    /**
+     * Whole systems in a view.
+     *
+     * @param top of the view on the page, in pixels
+     * @param height of the view
+     */
+    public record Whole(double top, double height) {}
+
+    /** Whether no system is cut by the upper edge of the view. */
+    private boolean beginsWithSystem() {
         double top = top();
-        return systems().stream()
+        return systems().stream().noneMatch(each -> each.top() < top - 1 && each.bottom() > top + 1);
+    }
+
+    /** Of a view no higher than so many pixels: as many whole systems as go into it, that of the chosen note among them; all of it where not even one does. */
+    public Whole whole(double most) {
+        double bottom = range.flatMap(span -> zone(span.first()))
+                .map(zone -> zone.column().bottom() * pixelsPerSpace())
+                .orElse(0.0);
+        double top = Stream.concat(Stream.of(0.0), systems().stream().map(each -> Math.max(0, each.top() - AIR)))
+                .filter(each -> bottom - each <= most)
+                .findFirst()
+                .orElse(Math.max(0, bottom - most));
+        double height = systems().stream()
                 .mapToDouble(each -> each.bottom() - top + AIR)
-                .filter(height -> height > 0 && height <= most)
+                .filter(each -> each > 0 && each <= most)
                 .max()
                 .orElse(most);
+        return new Whole(top, height);
+    }
+
+    /** Shows them, once the view is as high. */
+    public void show(Whole whole) {
+        if (room() > 0) {
+            scrollTo(whole.top());
+        }
     }
 
     /** The wheel goes from system to system. */
