@@ -23,6 +23,7 @@
  * words         the one place where reasons, refusals, gestures and remarks become sentences
  * sound         the sounding line of a realisation as samples
  * engraving     a tune or a version laid out as a display list, for any painter
+ * chart         instruments as they are, with their notes where the hand finds them, for any painter
  * </pre>
  *
  * <p>Data flows one way: tune → version → line → ways of the hand → realisation → pictures, sound and written-out notes. Nothing but {@code performance} works an

@@ -16,7 +16,10 @@ import wildflourish.core.music.Fraction;
 import wildflourish.core.music.Step;
 import wildflourish.core.tune.NoteId;
 import wildflourish.core.tune.Tune;
+import wildflourish.core.version.Layer;
 import wildflourish.core.version.Version;
+import wildflourish.desktop.action.Action;
+import wildflourish.desktop.action.ActionRow;
 import wildflourish.desktop.action.Actions;
 import wildflourish.desktop.desk.Choosing;
 import wildflourish.desktop.desk.Desk;
@@ -241,8 +244,20 @@ public final class BenchRoom implements Room {
         does(actions, "copy-up", Stages::copyUp);
         does(actions, "add-stage", Stages::add);
         actions.bind("rename-stage", isHere, () -> strip.rename());
+        bindRules(actions);
         bindLooking(actions);
         bindWriting(actions);
+    }
+
+    /** Each rule over the chosen notes or the phrase, on and off, where the instrument knows it. */
+    private void bindRules(Actions actions) {
+        for (Layer.Rule rule : Layer.Rule.all()) {
+            actions.put(Action.of(
+                            ActionRow.of("rule-" + rule.id(), "rules", "Over the phrase: " + rule.name()),
+                            () -> desk.does(here -> PhraseLayers.turn(here, rule)))
+                    .when(desk.of(sight -> sight.room().equals(ID)
+                            && Layer.Rule.of(sight.instrument().family()).contains(rule))));
+        }
     }
 
     private void does(Actions actions, String id, Function<Here, Outcome> verb) {

@@ -21,6 +21,9 @@ import javafx.stage.Window;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
+import wildflourish.core.instrument.School;
+import wildflourish.core.performance.Reeds;
+import wildflourish.core.version.Layer;
 import wildflourish.desktop.action.Action;
 import wildflourish.desktop.action.ActionRow;
 import wildflourish.desktop.action.FinderPane;
@@ -83,6 +86,26 @@ class ActionsIT extends WindowTest {
         assertThat(inWindow(() -> found.getItems().size()))
                 .as("all PDFs to take away")
                 .isEqualTo(6);
+    }
+
+    /** What stands in no menu is found all the same: rules, schools, tunes. */
+    @Test
+    void rulesSchoolsAndTunesAreFoundAndDone() throws Exception {
+        does("rule-" + Layer.Rule.of(sight().instrument().family()).get(0).id());
+        assertThat(sight().version().orElseThrow().layers()).hasSize(1);
+        School other = sight().instrument().schools().get(1);
+        does("school-" + other.id());
+        assertThat(sight().version().orElseThrow().playing().school()).isEqualTo(other);
+        does("reeds-wet");
+        assertThat(sight().playback().reeds()).as("a whistle has none").isEqualTo(Reeds.DRY);
+        String title = sight().book().lessons().get(4).tune().title();
+        press(KeyCode.F1);
+        inWindow(() -> {
+            find("#finder-sought", TextField.class).setText("tune: " + title);
+            return true;
+        });
+        press(KeyCode.ENTER);
+        assertThat(sight().lessonIndex()).isEqualTo(4);
     }
 
     @Test

@@ -27,7 +27,8 @@ class FilesIT extends WindowTest {
 
     @Test
     void everyItemOfTheMenuWritesItsFile() throws Exception {
-        List<String> endings = List.of("pdf", "pdf", "pdf", "pdf", "pdf", "png", "svg", "txt", "abc", "wav", "mid");
+        List<String> endings = List.of(
+                "pdf", "pdf", "pdf", "pdf", "pdf", "pdf", "svg", "png", "png", "svg", "txt", "abc", "wav", "mid");
         when(picker.toSave(anyString(), anyString()))
                 .thenAnswer(call -> Optional.of(beside("out." + call.getArgument(1))));
         List<String> words =

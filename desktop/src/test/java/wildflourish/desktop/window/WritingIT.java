@@ -214,7 +214,7 @@ class WritingIT extends WindowTest {
         press(KeyCode.CONTROL, KeyCode.EQUALS);
         assertThat(inWindow(() -> window.bench().score().pixelsPerSpace())).isGreaterThan(before);
         assertThat(Files.readString(own.resolve("preferences.properties")))
-                .contains("letters=true", "fingerings=NONE", "size=9");
+                .contains("letters=true", "fingerings=NONE", "size=" + (Math.round(before) + 1));
     }
 
     @Test
