@@ -23,10 +23,11 @@ import wildflourish.core.music.FingeredPitch;
 
 /** The buttons of a box, or of both ends of a concertina, where they lie: what each sounds pressed in its square half, drawn in its round half. */
 final class ButtonChart {
-    /** From one button to the next at most, of a box and of a concertina. */
+    /** From one button to the next at most. */
     private static final double MOST_STEP = 14;
+    /** All rows together at most: so they are seen at once on a screen. */
+    private static final double MOST_HEIGHT = 40;
 
-    private static final double MOST_STEP_OF_ENDS = 10.3;
     private static final double BORDER = 2.4;
     private static final double LINE = 0.18;
     /** Between the two ends of a concertina, in buttons. */
@@ -55,9 +56,13 @@ final class ButtonChart {
         this.first = layout.buttons().stream().mapToDouble(Button::place).min().orElse(0);
         this.leftColumns = hasTwoEnds() ? columns(Button.Hand.LEFT) + APART + 1 : 0;
         double columns = leftColumns + columns(Button.Hand.RIGHT) + 1;
-        this.step = Math.min(hasTwoEnds() ? MOST_STEP_OF_ENDS : MOST_STEP, (width - 2 * BORDER - 1) / columns);
+        double rowShare = isOneWay ? 0.98 : 1.12;
+        long rowCount =
+                layout.buttons().stream().map(ButtonChart::rowOf).distinct().count();
+        double inHeight = Math.min(MOST_STEP, MOST_HEIGHT / (rowCount * rowShare));
+        this.step = Math.min(inHeight, (width - 2 * BORDER - 1) / columns);
         this.half = step * 0.42;
-        this.rowHeight = isOneWay ? step * 0.98 : step * 1.12;
+        this.rowHeight = rowShare * step;
         // The row at the edge of the keyboard stands on top, as it does under the notes.
         if (!hasTwoEnds()) {
             rows.put("outer", 0);
