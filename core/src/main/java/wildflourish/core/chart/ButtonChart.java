@@ -2,7 +2,6 @@ package wildflourish.core.chart;
 
 import java.util.ArrayList;
 import java.util.Comparator;
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
@@ -40,12 +39,10 @@ final class ButtonChart {
     private final double width;
     private final Sketch sketch = new Sketch();
     private final List<PitchZone> zones = new ArrayList<>();
-    private final Map<String, Integer> rows = new LinkedHashMap<>();
-    private final double first;
+    private final ButtonPlaces places;
     private final double step;
     private final double half;
     private final double rowHeight;
-    private final double leftColumns;
 
     private ButtonChart(ChartWish wish, ButtonLayout layout, double width) {
         this.wish = wish;
@@ -53,35 +50,12 @@ final class ButtonChart {
         this.layout = layout;
         this.isOneWay = layout.isSameBothWays();
         this.width = width;
-        this.first = layout.buttons().stream().mapToDouble(Button::place).min().orElse(0);
-        this.leftColumns = hasTwoEnds() ? columns(Button.Hand.LEFT) + APART + 1 : 0;
-        double columns = leftColumns + columns(Button.Hand.RIGHT) + 1;
+        this.places = new ButtonPlaces(layout, APART);
         double rowShare = isOneWay ? 0.98 : 1.12;
-        long rowCount =
-                layout.buttons().stream().map(ButtonChart::rowOf).distinct().count();
-        double inHeight = Math.min(MOST_STEP, MOST_HEIGHT / (rowCount * rowShare));
-        this.step = Math.min(inHeight, (width - 2 * BORDER - 1) / columns);
+        double inHeight = Math.min(MOST_STEP, MOST_HEIGHT / (places.rows() * rowShare));
+        this.step = Math.min(inHeight, (width - 2 * BORDER - 1) / places.columns());
         this.half = step * 0.42;
         this.rowHeight = rowShare * step;
-        // The row at the edge of the keyboard stands on top, as it does under the notes.
-        if (!hasTwoEnds()) {
-            rows.put("outer", 0);
-        }
-        layout.buttons().forEach(button -> rows.putIfAbsent(rowOf(button), rows.size()));
-    }
-
-    private boolean hasTwoEnds() {
-        return layout.buttons().stream().anyMatch(button -> button.hand() == Button.Hand.LEFT);
-    }
-
-    /** From the first to the last place of a hand. */
-    private double columns(Button.Hand hand) {
-        return layout.buttons().stream()
-                        .filter(button -> button.hand() == hand)
-                        .mapToDouble(Button::place)
-                        .max()
-                        .orElse(first)
-                - first;
     }
 
     static List<Block> blocks(ChartWish wish, ButtonLayout layout, double width) {
@@ -97,22 +71,16 @@ final class ButtonChart {
         return blocks;
     }
 
-    /** Rows of the two hands stand beside each other. */
-    private static String rowOf(Button button) {
-        return button.row().replaceFirst("^(left|right) ", "");
-    }
-
     private double x(Button button) {
-        double column = button.place() - first + (button.hand() == Button.Hand.RIGHT ? leftColumns : 0);
-        return BORDER + 0.5 + (column + 0.5) * step;
+        return BORDER + 0.5 + (places.column(button) + 0.5) * step;
     }
 
     private Block ends() {
         double top = 5.5;
         for (Button button : layout.buttons()) {
-            button(button, x(button), top + (rows.getOrDefault(rowOf(button), 0) + 0.5) * rowHeight);
+            button(button, x(button), top + (places.row(button) + 0.5) * rowHeight);
         }
-        double bottom = top + rows.size() * rowHeight;
+        double bottom = top + places.rows() * rowHeight;
         for (Button.Hand hand : Button.Hand.values()) {
             List<Button> its = layout.buttons().stream()
                     .filter(button -> button.hand() == hand)
@@ -128,7 +96,7 @@ final class ButtonChart {
 
     /** The edge of a concertina's end, cut at its corners, or of a box's keyboard. */
     private void end(Button.Hand hand, Box box) {
-        double cut = hasTwoEnds() ? 2.6 : 0.9;
+        double cut = places.hasTwoEnds() ? 2.6 : 0.9;
         Outline edge = Outline.polygon(
                 box.left() + cut,
                 box.top(),
@@ -147,7 +115,7 @@ final class ButtonChart {
                 box.left(),
                 box.top() + cut);
         sketch.add(new Mark.Shape(edge, 0.22), Ink.QUIET, Drawn.Kind.PICTURE);
-        String name = hasTwoEnds()
+        String name = places.hasTwoEnds()
                 ? (hand == Button.Hand.LEFT ? "left hand" : "right hand")
                 : "right hand, low notes at the left; the outer row on top";
         sketch.words(name, box.left() + 0.4, box.top() - 1.1, Face.BOLD, Block.TEXT);

@@ -1,9 +1,7 @@
 package wildflourish.core.chart;
 
 import java.util.ArrayList;
-import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Collectors;
 import wildflourish.core.engraving.Drawn;
@@ -38,43 +36,11 @@ final class ButtonPictures {
     private static final double HANDS = 1.6;
 
     private final ButtonLayout layout;
-    private final Map<String, Integer> rows = new LinkedHashMap<>();
-    private final double first;
-    private final double columns;
-    private final boolean hasTwoHands;
-    private final double leftColumns;
+    private final ButtonPlaces places;
 
     private ButtonPictures(ButtonLayout layout) {
         this.layout = layout;
-        this.hasTwoHands = layout.buttons().stream().anyMatch(button -> button.hand() == Button.Hand.LEFT);
-        this.first = layout.buttons().stream().mapToDouble(Button::place).min().orElse(0);
-        this.leftColumns = hasTwoHands
-                ? layout.buttons().stream()
-                                .filter(button -> button.hand() == Button.Hand.LEFT)
-                                .mapToDouble(Button::place)
-                                .max()
-                                .orElse(0)
-                        + HANDS
-                : 0;
-        rows.put("outer", 0);
-        layout.buttons().forEach(button -> rows.putIfAbsent(rowOf(button), rows.size()));
-        if (hasTwoHands) {
-            rows.remove("outer");
-            int at = 0;
-            for (String row : List.copyOf(rows.keySet())) {
-                rows.put(row, at++);
-            }
-        }
-        this.columns = layout.buttons().stream().mapToDouble(this::column).max().orElse(0);
-    }
-
-    /** Rows of the two hands stand beside each other. */
-    private static String rowOf(Button button) {
-        return button.row().replaceFirst("^(left|right) ", "");
-    }
-
-    private double column(Button button) {
-        return button.place() - first + (button.hand() == Button.Hand.RIGHT ? leftColumns : 0);
+        this.places = new ButtonPlaces(layout, HANDS);
     }
 
     /** In rows as wide as asked for. */
@@ -85,9 +51,9 @@ final class ButtonPictures {
     private List<Block> rows(String what, List<Bearing> bearings, double width) {
         List<Bearing> borne =
                 bearings.stream().filter(each -> each.refusal().isEmpty()).toList();
-        double each = (columns + 1) * STEP + APART;
+        double each = places.columns() * STEP + APART;
         int inRow = Math.max(1, (int) Math.floor((width / LARGER + APART) / each));
-        double height = 3.4 + rows.size() * ROW + 2.6;
+        double height = 3.4 + places.rows() * ROW + 2.6;
         List<Block> blocks = new ArrayList<>();
         for (int i = 0; i < borne.size(); i += inRow) {
             Sketch row = new Sketch();
@@ -121,8 +87,8 @@ final class ButtonPictures {
         sketch.words(BearsBlock.nameOf(bearing), x, y, Face.BOLD, NAME);
         double top = y + 1.9;
         for (Button button : layout.buttons()) {
-            double centre = x + RADIUS + column(button) * STEP;
-            double middle = top + rows.getOrDefault(rowOf(button), 0) * ROW;
+            double centre = x + RADIUS + places.column(button) * STEP;
+            double middle = top + places.row(button) * ROW;
             List<Bearing.Used> here = new ArrayList<>(bearing.used());
             here.removeIf(used -> !isOf(used, button));
             if (here.isEmpty()) {
@@ -131,7 +97,7 @@ final class ButtonPictures {
                 taken(sketch, here.get(here.size() - 1), centre, middle);
             }
         }
-        double below = top + rows.size() * ROW + 0.5;
+        double below = top + places.rows() * ROW + 0.5;
         quiet(sketch, sounds(bearing), x, below);
     }
 

@@ -61,7 +61,20 @@ public record ChartNotes(Optional<Set<FingeredPitch>> only, Map<String, Set<Inte
         Instrument instrument = version.playing().instrument();
         Set<FingeredPitch> played = new HashSet<>();
         Map<String, Set<Integer>> fingers = new HashMap<>();
-        Realisation worked = Realiser.realise(tune, version, profile);
+        if (which == Which.STAGE || instrument.buttons().isPresent()) {
+            gather(Realiser.realise(tune, version, profile), instrument, played, fingers);
+        }
+        return switch (which) {
+            case ALL -> new ChartNotes(Optional.empty(), fingers, List.of());
+            case STAGE -> new ChartNotes(Optional.of(played), fingers, Handout.frames(tune, version));
+            case TUNE ->
+                new ChartNotes(Optional.of(pitches(instrument, tune.notes())), fingers, Handout.frames(tune, version));
+            case PHRASE -> phrase(tune, version, at, fingers);
+        };
+    }
+
+    private static void gather(
+            Realisation worked, Instrument instrument, Set<FingeredPitch> played, Map<String, Set<Integer>> fingers) {
         for (Moment moment : worked.moments()) {
             moment.sounding()
                     .ifPresent(sounding -> sounding.voices().forEach(voice -> {
@@ -76,13 +89,6 @@ public record ChartNotes(Optional<Set<FingeredPitch>> only, Map<String, Set<Inte
                     add(option.way(), fingers);
                     option.way().under().forEach(under -> add(under, fingers));
                 }));
-        return switch (which) {
-            case ALL -> new ChartNotes(Optional.empty(), fingers, List.of());
-            case STAGE -> new ChartNotes(Optional.of(played), fingers, Handout.frames(tune, version));
-            case TUNE ->
-                new ChartNotes(Optional.of(pitches(instrument, tune.notes())), fingers, Handout.frames(tune, version));
-            case PHRASE -> phrase(tune, version, at, fingers);
-        };
     }
 
     private static ChartNotes phrase(

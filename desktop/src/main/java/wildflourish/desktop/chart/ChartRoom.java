@@ -143,6 +143,7 @@ public final class ChartRoom implements Room {
     }
 
     private void bind(Actions actions) {
+        actions.bind("strike", tools.isIn(ID), this::strikeChosen);
         for (ChartNotes.Which which : ChartNotes.Which.values()) {
             actions.bindOn(
                     idOf(which),
@@ -150,6 +151,10 @@ public final class ChartRoom implements Room {
                     desk.of(sight -> sight.look().chartNotes() == which),
                     () -> desk.look(look -> look.withChartNotes(which)));
         }
+    }
+
+    private void strikeChosen() {
+        desk.sight().get().note().flatMap(this::fingered).ifPresent(this::struck);
     }
 
     private static ScoreWish tune(Sight sight) {

@@ -227,8 +227,7 @@ public final class Transport {
             PlayRange range =
                     PlayRange.between(worked, new NoteId(0), new NoteId(0)).looped(false);
             Platform.runLater(() -> {
-                begin(new Performance(worked, range, Performance.CountIn.NONE));
-                isOfTune = false;
+                begin(new Performance(worked, range, Performance.CountIn.NONE), false);
             });
         });
     }
@@ -274,7 +273,11 @@ public final class Transport {
     }
 
     private void begin(Performance performance) {
-        isOfTune = true;
+        begin(performance, true);
+    }
+
+    private void begin(Performance performance, boolean isTune) {
+        isOfTune = isTune;
         player.play(performance);
         desk.playback(playback -> playback.playing(true));
         timer.start();
@@ -304,7 +307,9 @@ public final class Transport {
                 .ifPresent(wanted -> soon.execute(() -> {
                     Realisation worked = wanted.realised();
                     Platform.runLater(() -> {
-                        if (isPlaying() && Wanted.of(desk.sight().get()).equals(Optional.of(wanted))) {
+                        if (isPlaying()
+                                && isOfTune
+                                && Wanted.of(desk.sight().get()).equals(Optional.of(wanted))) {
                             player.change(worked);
                         }
                     });

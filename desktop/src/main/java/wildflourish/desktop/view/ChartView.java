@@ -34,10 +34,10 @@ public final class ChartView extends BorderPane {
     /** At which its smallest words are as large as those of the window. */
     private static final double PIXELS_A_SPACE = 7;
 
-    private final Executor layouter;
     /** A heading above a note stays in sight with it. */
     private static final double HEADING_PIXELS = 32;
 
+    private final Executor layouter;
     private final ScrollPane scroll = new ScrollPane();
     private final Canvas picture = new Canvas();
     private final Canvas canvas = new Canvas();
@@ -60,6 +60,7 @@ public final class ChartView extends BorderPane {
     public ChartView(Executor layouter, Consumer<FingeredPitch> struck) {
         this.layouter = layouter;
         setId("chart");
+        getStyleClass().add("chart");
         setFocusTraversable(true);
         scroll.getStyleClass().add("score");
         scroll.setHbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);

@@ -8,12 +8,10 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.Consumer;
-import java.util.function.Supplier;
 import javafx.application.Platform;
 import javafx.scene.control.Button;
 import javafx.scene.control.TextArea;
 import wildflourish.core.engraving.Handout;
-import wildflourish.core.engraving.Page;
 import wildflourish.core.engraving.Paper;
 import wildflourish.core.instrument.Instrument;
 import wildflourish.core.problem.Parsed;
@@ -278,7 +276,12 @@ final class BookFiles {
         }
         Tune tune = sight.tune().get();
         Version version = sight.version().get();
-        takeAwayPages("Handout " + tune.title(), paper, () -> Handout.of(tune, version, second, paper));
+        String title = "Handout " + tune.title();
+        write(
+                title,
+                "pdf",
+                progress ->
+                        PdfPainter.paint(Handout.of(tune, version, second, paper), title, paper.spaceMillimetres()));
     }
 
     /** The stage in sentences, as a text, for beginners and students who do not see the page. */
@@ -291,16 +294,22 @@ final class BookFiles {
         Tune tune = sight.tune().get();
         Version version = sight.version().get();
         Instrument instrument = sight.chosen().instrument();
+        write("Steps " + tune.title(), "txt", progress -> {
+            List<String> lines = new ArrayList<>(Steps.sheet(tune, version));
+            lines.add("");
+            lines.addAll(Cautions.full(instrument.family()));
+            return String.join("\n", lines).concat("\n").getBytes(StandardCharsets.UTF_8);
+        });
+    }
+
+    /** Asks where to, and writes beside the window's thread what is made there. */
+    private void write(String name, String ending, LongWork.Work<byte[]> content) {
         around.picker()
-                .toSave(plainName("Steps " + tune.title()), "txt")
+                .toSave(plainName(name), ending)
                 .ifPresent(path -> work.start(
                         "Writing " + path.getFileName(),
                         progress -> {
-                            List<String> lines = new ArrayList<>(Steps.sheet(tune, version));
-                            lines.add("");
-                            lines.addAll(Cautions.full(instrument.family()));
-                            byte[] text = String.join("\n", lines).concat("\n").getBytes(StandardCharsets.UTF_8);
-                            BookStore.writeAside(path, text);
+                            BookStore.writeAside(path, content.run(progress));
                             return path;
                         },
                         written -> desk.say("Wrote " + written),
@@ -315,31 +324,10 @@ final class BookFiles {
     /** The chart of the chosen instrument, with the notes that the chart room shows. */
     void takeAwayChart(ExportForm form, Paper paper) {
         Sight sight = desk.sight().get();
-        around.picker()
-                .toSave(plainName("Chart " + sight.instrument().name()), form.ending())
-                .ifPresent(path -> work.start(
-                        "Writing " + path.getFileName(),
-                        progress -> {
-                            byte[] bytes = ChartExporter.export(ChartRoom.wish(sight), form, paper);
-                            BookStore.writeAside(path, bytes);
-                            return path;
-                        },
-                        written -> desk.say("Wrote " + written),
-                        e -> desk.say("Cannot write: " + e.getMessage() + ".")));
-    }
-
-    private void takeAwayPages(String title, Paper paper, Supplier<List<Page>> pages) {
-        around.picker()
-                .toSave(plainName(title), "pdf")
-                .ifPresent(path -> work.start(
-                        "Writing " + path.getFileName(),
-                        progress -> {
-                            byte[] pdf = PdfPainter.paint(pages.get(), title, paper.spaceMillimetres());
-                            BookStore.writeAside(path, pdf);
-                            return path;
-                        },
-                        written -> desk.say("Wrote " + written),
-                        e -> desk.say("Cannot write: " + e.getMessage() + ".")));
+        write(
+                "Chart " + sight.instrument().name(),
+                form.ending(),
+                progress -> ChartExporter.export(ChartRoom.wish(sight), form, paper));
     }
 
     private void takeAway(ExportForm form, Exporter exporter) {
@@ -350,21 +338,11 @@ final class BookFiles {
         }
         Exporter.Take take =
                 new Exporter.Take(sight.tune().get(), sight.version().get());
-        String name = plainName(take.tune().title() + " " + take.version().name());
-        around.picker().toSave(name, form.ending()).ifPresent(path -> takeAway(take, form, exporter, path));
-    }
-
-    private void takeAway(Exporter.Take take, ExportForm form, Exporter exporter, Path path) {
-        work.start(
-                "Writing " + path.getFileName(),
-                progress -> {
-                    byte[] bytes = exporter.export(take, form);
-                    progress.reached(0.9);
-                    BookStore.writeAside(path, bytes);
-                    return path;
-                },
-                written -> desk.say("Wrote " + written),
-                e -> desk.say("Cannot write: " + e.getMessage() + "."));
+        write(take.tune().title() + " " + take.version().name(), form.ending(), progress -> {
+            byte[] bytes = exporter.export(take, form);
+            progress.reached(0.9);
+            return bytes;
+        });
     }
 
     // Leaving
