@@ -249,7 +249,8 @@ public record Dressing(Tune tune, Set<NoteId> small) {
                 its.joins().tied(),
                 its.joins().slursOpen() + (more.contains(SLUR_OPENS) ? 1 : 0),
                 its.joins().slursClose() + (more.contains(SLUR_CLOSES) ? 1 : 0),
-                its.joins().beamed());
+                its.joins().beamed(),
+                its.joins().held());
         return note.withMarks(new Marks(
                 graces.isEmpty() ? its.graces() : new Graces(graces, false),
                 decorations,

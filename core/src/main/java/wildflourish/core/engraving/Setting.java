@@ -97,7 +97,7 @@ record Setting(Score score, List<Hand> hands, Phrasing phrasing, Set<NoteId> dre
                                 score.tune(),
                                 instrument,
                                 Schools.usual(instrument),
-                                score.tune().header().type().session(),
+                                score.tune().header().usualTempo(),
                                 Map.of()),
                         Optional.empty(),
                         Map.of())));

@@ -31,6 +31,11 @@ final class TiesAndSlurs {
             if (column.note.marks().joins().tied()) {
                 tie(column, next.map(note -> line.columns.get(note.id())));
             }
+            List<WrittenPitch> lower = column.note.marks().joins().held();
+            if (!lower.isEmpty()) {
+                double end = endOf(next.map(note -> line.columns.get(note.id())));
+                lower.forEach(pitch -> tie(column.x + Column.HEAD_WIDTH + 0.1, end, column, pitch, 1));
+            }
             if (column.note.marks().decorations().contains(HELD_ON)) {
                 next.ifPresent(note -> held(column, note));
             }

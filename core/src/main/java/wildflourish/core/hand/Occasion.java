@@ -47,7 +47,7 @@ public record Occasion(
         int first = asked.first;
         int end = first + asked.count;
         List<Tone> tones = line.tones().subList(first, end);
-        boolean isAir = tune.header().type().name().equals("slow air");
+        boolean isAir = tune.header().type().manner().equals("slow air");
         boolean isInRoll = version.layers().stream()
                 .anyMatch(layer -> layer.rule().work() == Layer.Work.ROLL
                         && layer.covers(tune, tones.get(0).note().id()));

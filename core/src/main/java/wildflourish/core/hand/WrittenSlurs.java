@@ -58,7 +58,7 @@ final class WrittenSlurs {
     }
 
     private void take(List<Note> notes) {
-        int most = AIRS.contains(tune.header().type().name()) ? MOST_IN_AIRS : MOST;
+        int most = AIRS.contains(tune.header().type().manner()) ? MOST_IN_AIRS : MOST;
         boolean isBow = notes.size() <= most && notes.stream().noneMatch(Note::isRest);
         for (int i = 1; i < notes.size() && isBow; i++) {
             Note before = notes.get(i - 1);

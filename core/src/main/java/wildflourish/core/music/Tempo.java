@@ -29,6 +29,13 @@ public record Tempo(Fraction beatsPerMinute, Fraction beatLength) {
         return new Tempo(lengthWholeNotes.times(MILLIS_PER_MINUTE).dividedBy(millis.times(beatLength)), beatLength);
     }
 
+    /** The same speed counted in beats of another length, in whole notes. */
+    public Tempo in(Fraction otherBeat) {
+        return otherBeat.equals(beatLength)
+                ? this
+                : new Tempo(beatsPerMinute.times(beatLength).dividedBy(otherBeat), otherBeat);
+    }
+
     /** The same beat, faster or slower: 1/10 is a tenth of the speed. */
     public Tempo times(Fraction factor) {
         return factor.equals(Fraction.ONE) ? this : new Tempo(beatsPerMinute.times(factor), beatLength);

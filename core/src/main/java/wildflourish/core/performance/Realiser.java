@@ -366,7 +366,7 @@ public final class Realiser {
         }
         Fraction afterGraces = tone.index() == 0 ? graces(tone, start, end) : start;
         Note note = tone.note();
-        SoundingPitch pitch = instrument.sounding(tone.melody());
+        SoundingPitch pitch = instrument.sounding(tone.melody()).plusCents(note.cents());
         Begin begin = afterGraces.isMoreThan(start) ? Begin.FINGERS : beginOf(tone, pitch);
         Cue cue = new Cue(tone.place().playedBar(), note.id(), Role.MELODY);
         if (tone.pick().isPresent()) {
@@ -378,7 +378,7 @@ public final class Realiser {
                 afterGraces,
                 end,
                 cue,
-                Optional.of(new Sounding(voices(tone, pitch, begin != Begin.HELD), begin)),
+                Optional.of(new Sounding(voices(index, pitch, begin != Begin.HELD), begin)),
                 tone.pitches().equals(note.pitches()) ? ways.of(note) : ways.usual(tone.melody())));
     }
 
@@ -398,7 +398,8 @@ public final class Realiser {
     }
 
     /** The melody, and the second notes that the hand can hold with it. */
-    private List<Voice> voices(Tone tone, SoundingPitch pitch, boolean begins) {
+    private List<Voice> voices(int index, SoundingPitch pitch, boolean begins) {
+        Tone tone = line.tones().get(index);
         List<Voice> voices = new ArrayList<>();
         voices.add(new Voice(Voice.MELODY, pitch, Optional.of(tone.melody()), begins, Glide.LEVEL));
         boolean sounds = tone.pitches().size() > 1
@@ -407,16 +408,24 @@ public final class Realiser {
                                         trouble.note().equals(tone.note().id())))
                         .isPresent();
         if (sounds) {
+            List<WrittenPitch> goingOn = heldInto(index);
             for (WrittenPitch under : tone.pitches().subList(0, tone.pitches().size() - 1)) {
                 voices.add(new Voice(
                         "second " + voices.size(),
                         instrument.sounding(under),
                         Optional.of(under),
-                        begins,
+                        begins && !goingOn.contains(under),
                         Glide.LEVEL));
             }
         }
         return voices;
+    }
+
+    /** Lower notes that the tune itself ties into a tone from the one before. */
+    private List<WrittenPitch> heldInto(int index) {
+        return index < 1 || line.tones().get(index).index() > 0
+                ? List.of()
+                : line.tones().get(index - 1).note().marks().joins().held();
     }
 
     /** Small notes that the tune itself writes: each as long as a cut, all together at most half of the note. */

@@ -464,14 +464,14 @@ final class Passage {
     }
 
     private boolean belongsHere() {
-        String kind = scene.tune().header().type().name();
+        String kind = scene.tune().header().type().manner();
         return Usage.of(scene.playing().instrument().family(), layer.rule().id(), layer.way())
                 .filter(usage -> usage.isUsualIn(kind, false))
                 .isPresent();
     }
 
     private boolean isHeldInDance() {
-        boolean isDance = !HELD_TUNES.contains(scene.tune().header().type().name());
+        boolean isDance = !HELD_TUNES.contains(scene.tune().header().type().manner());
         return isDance && notes.stream().anyMatch(note -> !note.played().isLessThan(MINIM));
     }
 

@@ -402,11 +402,11 @@ final class Reasons {
     }
 
     private boolean isAir() {
-        return situation.tune().header().type().name().equals("slow air");
+        return situation.tune().header().type().manner().equals("slow air");
     }
 
     private boolean isDance() {
-        String type = situation.tune().header().type().name();
+        String type = situation.tune().header().type().manner();
         return !isAir() && !type.equals("waltz") && !type.equals("march");
     }
 

@@ -117,7 +117,7 @@ public record Situation(Scene scene, Note note, int tone) {
     }
 
     public String kindOfTune() {
-        return tune().header().type().name();
+        return tune().header().type().manner();
     }
 
     public boolean isSixEight() {

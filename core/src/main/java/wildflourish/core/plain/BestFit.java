@@ -226,7 +226,7 @@ public record BestFit(
 
     /** On strings and buttons, in the first school at the tempo of the session. */
     private BestFit inLine(Tune tune) {
-        List<Struck> line = Struck.of(tune, tune.header().type().session()).stream()
+        List<Struck> line = Struck.of(tune, tune.header().usualTempo()).stream()
                 .map(struck -> struck.moved(shift))
                 .toList();
         LinePath<?> path = LineWays.best(line, instrument, Schools.usual(instrument), tune.metreAt(0));

@@ -24,8 +24,7 @@ public final class Ladder {
     public static List<Rung> of(List<Tune> tunes, Instrument instrument) {
         List<Rung> left = new ArrayList<>();
         for (Tune tune : tunes) {
-            left.add(new Rung(
-                    tune, Needs.of(tune, instrument, tune.header().type().session()), List.of()));
+            left.add(new Rung(tune, Needs.of(tune, instrument, tune.header().usualTempo()), List.of()));
         }
         Set<WrittenPitch> known = new HashSet<>();
         List<Rung> ladder = new ArrayList<>();

@@ -53,14 +53,18 @@ public final class Form {
     }
 
     static Form of(Metre metre, List<Bar> bars) {
-        List<Part> parts = partsOf(bars);
+        List<Part> parts = soundingParts(partsOf(bars), bars);
         List<Boolean> pickups = pickupsOf(metre, bars, parts);
         List<Stretch> stretches = new ArrayList<>();
         List<Line> lines = new ArrayList<>();
         for (Part part : parts) {
             List<Stretch> cut = Stretches.of(part, bars, pickups);
             stretches.addAll(cut);
-            lines.addAll(isCutByHand(part, bars) ? linesOf(cut, bars, pickups) : linesOf(part, bars, pickups));
+            boolean isCut = isCutByHand(part, bars);
+            lines.addAll(
+                    isCut && metre.isFree()
+                            ? eachALine(cut)
+                            : isCut ? linesOf(cut, bars, pickups) : linesOf(part, bars, pickups));
         }
         List<Boolean> added = bars.stream().map(Bar::isAdded).toList();
         return new Form(parts, stretches, lines, pickups, added);
@@ -85,6 +89,33 @@ public final class Form {
             }
         }
         return parts;
+    }
+
+    /** Rests alone are no part: they belong to the part before, or to the first. */
+    private static List<Part> soundingParts(List<Part> parts, List<Bar> bars) {
+        List<Part> sounding = new ArrayList<>();
+        int first = 0;
+        for (Part part : parts) {
+            boolean isSilent = bars.subList(part.firstBar(), part.lastBar() + 1).stream()
+                    .noneMatch(bar -> bar.notes().stream().anyMatch(note -> !note.isRest()));
+            boolean isFirst = sounding.isEmpty();
+            if (!isSilent) {
+                sounding.add(new Part(part.name(), isFirst ? first : part.firstBar(), part.lastBar()));
+            } else if (!isFirst) {
+                Part before = sounding.remove(sounding.size() - 1);
+                sounding.add(new Part(before.name(), before.firstBar(), part.lastBar()));
+            }
+        }
+        return sounding.isEmpty() ? parts : sounding;
+    }
+
+    /** In free metre a phrase that is cut is a line, as the tune's text has it. */
+    private static List<Line> eachALine(List<Stretch> cut) {
+        List<Line> lines = new ArrayList<>();
+        for (Stretch stretch : cut) {
+            lines.add(new Line(stretch.part(), lines.size() + 1, stretch.firstBar(), stretch.lastBar()));
+        }
+        return lines;
     }
 
     /** How many of the parts so far are the tune's own. */
@@ -131,7 +162,8 @@ public final class Form {
 
     private static boolean isShort(Bar bar, Metre metre) {
         Fraction length = bar.length();
-        return length.isPositive() && length.isLessThan(metre.barLength());
+        boolean sounds = bar.notes().stream().anyMatch(note -> !note.isRest());
+        return sounds && length.isLessThan(metre.barLength());
     }
 
     private static boolean isCutByHand(Part part, List<Bar> bars) {

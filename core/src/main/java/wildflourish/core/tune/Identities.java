@@ -115,7 +115,8 @@ public final class Identities {
         List<Bar> bars = new ArrayList<>();
         for (Bar bar : tune.bars()) {
             List<Note> notes = bar.notes().stream()
-                    .map(note -> new Note(name.apply(note.id()), note.pitches(), note.duration(), note.marks()))
+                    .map(note -> new Note(
+                            name.apply(note.id()), note.pitches(), note.duration(), note.marks(), note.cents()))
                     .toList();
             bars.add(new Bar(notes, bar.sides(), bar.ending(), bar.change()));
         }
@@ -125,8 +126,11 @@ public final class Identities {
                 .toList();
         Map<NoteId, Manuscript.Stretch> stretches = new HashMap<>();
         tune.manuscript().stretches().forEach((id, stretch) -> stretches.put(name.apply(id), stretch));
-        Manuscript manuscript =
-                new Manuscript(tune.manuscript().text(), tune.manuscript().bodyStart(), stretches);
+        Manuscript manuscript = new Manuscript(
+                tune.manuscript().text(),
+                tune.manuscript().bodyStart(),
+                stretches,
+                tune.manuscript().above());
         return new Tune(tune.header(), bars, tuplets, manuscript);
     }
 }

@@ -9,8 +9,14 @@ import wildflourish.core.music.WrittenPitch;
  * A note, a chord or a rest of the plain tune.
  *
  * @param pitches written pitches from low to high; none for a rest
+ * @param cents how much sharper than written it sounds, 100 to a semitone: 50 for a quarter-tone sharp; nearly always 0
  */
-public record Note(NoteId id, List<WrittenPitch> pitches, Duration duration, Marks marks) {
+public record Note(NoteId id, List<WrittenPitch> pitches, Duration duration, Marks marks, int cents) {
+    /** In tune with the twelve semitones. */
+    public Note(NoteId id, List<WrittenPitch> pitches, Duration duration, Marks marks) {
+        this(id, pitches, duration, marks, 0);
+    }
+
     public Note {
         pitches = pitches.size() < 2
                 ? List.copyOf(pitches)
@@ -42,10 +48,10 @@ public record Note(NoteId id, List<WrittenPitch> pitches, Duration duration, Mar
 
     /** With other pitches, the lowest first. */
     public Note withPitches(List<WrittenPitch> others) {
-        return new Note(id, others, duration, marks);
+        return new Note(id, others, duration, marks, cents);
     }
 
     public Note withMarks(Marks newMarks) {
-        return newMarks.equals(marks) ? this : new Note(id, pitches, duration, newMarks);
+        return newMarks.equals(marks) ? this : new Note(id, pitches, duration, newMarks, cents);
     }
 }

@@ -22,10 +22,10 @@ public record Playing(Instrument instrument, School school, School strokes, Temp
         this(instrument, school, instrument.strokes().get(0), tempo);
     }
 
-    /** An instrument's first schools at the slow end of the tune's session tempos. */
+    /** An instrument's first schools at the tempo the tune states, or else at the slow end of its session tempos. */
     public static Playing usual(Tune tune, Instrument instrument) {
         return new Playing(
-                instrument, instrument.schools().get(0), tune.header().type().session());
+                instrument, instrument.schools().get(0), tune.header().usualTempo());
     }
 
     public Schools schools() {

@@ -65,7 +65,7 @@ final class PathCommand implements Callable<Integer> {
         Schools schools = Asked.schools(school, asked);
         List<Map<String, String>> rows = new ArrayList<>();
         for (Tune tune : tunes.read(spec.commandLine().getErr())) {
-            List<Struck> line = Struck.of(tune, tune.header().type().session());
+            List<Struck> line = Struck.of(tune, tune.header().usualTempo());
             if (asked.strings().isPresent()) {
                 Strings strings = capoed(asked.strings().get());
                 StringPath.Manner how = Manners.of(strings, schools, tune.metreAt(0));

@@ -7,6 +7,7 @@ import java.util.regex.Pattern;
 import java.util.stream.Collectors;
 import wildflourish.core.line.AddedBars;
 import wildflourish.core.music.Fraction;
+import wildflourish.core.music.Interval;
 import wildflourish.core.music.Key;
 import wildflourish.core.music.WrittenPitch;
 import wildflourish.core.tune.Bar;
@@ -44,15 +45,15 @@ record AddedText(Tune tune, Version version) {
         int body = tune.manuscript().bodyStart();
         String unit = "[L:" + tune.header().time().unitLength() + "]";
         boolean isUnitKept = !CHANGES_UNIT.matcher(text.substring(body)).find();
+        Fraction length = tune.header().time().unitLength();
+        Interval first = tune.manuscript().aboveLetters(body).downwards();
+        Interval last = tune.manuscript().aboveLetters(text.length()).downwards();
         String added = text.substring(0, body)
-                + text(before, whole.keyAt(0), tune.header().time().unitLength())
+                + new AddedNotes(whole.keyAt(0), length, first).text(before)
                 + (before.isEmpty() ? "" : BookWriter.lineEnd(tune))
                 + text.substring(body).stripTrailing()
                 + (after.isEmpty() ? "" : BookWriter.lineEnd(tune) + (isUnitKept ? "" : unit))
-                + text(
-                        after,
-                        whole.keyAt(whole.bars().size() - 1),
-                        tune.header().time().unitLength());
+                + new AddedNotes(whole.keyAt(whole.bars().size() - 1), length, last).text(after);
         Tune read = TuneText.read(added).value();
         long shift = before.stream().mapToLong(bar -> bar.notes().size()).sum();
         Map<NoteId, NoteId> names = new HashMap<>();
@@ -68,38 +69,48 @@ record AddedText(Tune tune, Version version) {
         return new AddedText(Identities.renamed(read, names), version.withLayers(layers));
     }
 
-    private static String text(List<Bar> bars, Key key, Fraction unit) {
-        return bars.stream().map(bar -> text(bar, key, unit)).collect(Collectors.joining());
-    }
-
-    private static String text(Bar bar, Key key, Fraction unit) {
-        StringBuilder text = new StringBuilder();
-        for (int i = 0; i < bar.notes().size(); i++) {
-            Note note = bar.notes().get(i);
-            boolean isLast = i + 1 == bar.notes().size();
-            text.append(pitches(note, key))
-                    .append(VersionWriter.lengthText(note.played().dividedBy(unit)))
-                    .append(isLast || note.marks().joins().beamed() ? "" : " ");
+    /**
+     * Writes bars as letters.
+     *
+     * @param key of what sounds
+     * @param unit in whole notes
+     * @param letters from pitches to the letters that stand for them
+     */
+    private record AddedNotes(Key key, Fraction unit, Interval letters) {
+        String text(List<Bar> bars) {
+            return bars.stream().map(this::text).collect(Collectors.joining());
         }
-        return text.append(line(bar.sides().right())).toString();
-    }
 
-    private static String line(BarLine line) {
-        return switch (line) {
-            case DOUBLE -> "||";
-            case THIN_THICK -> "|]";
-            default -> "|";
-        };
-    }
+        private String text(Bar bar) {
+            StringBuilder text = new StringBuilder();
+            for (int i = 0; i < bar.notes().size(); i++) {
+                Note note = bar.notes().get(i);
+                boolean isLast = i + 1 == bar.notes().size();
+                text.append(pitches(note))
+                        .append(VersionWriter.lengthText(note.played().dividedBy(unit)))
+                        .append(isLast || note.marks().joins().beamed() ? "" : " ");
+            }
+            return text.append(line(bar.sides().right())).toString();
+        }
 
-    private static String pitches(Note note, Key key) {
-        String pitches = note.pitches().stream().map(pitch -> pitch(pitch, key)).collect(Collectors.joining());
-        return note.isRest() ? "z" : note.isChord() ? "[" + pitches + "]" : pitches;
-    }
+        private static String line(BarLine line) {
+            return switch (line) {
+                case DOUBLE -> "||";
+                case THIN_THICK -> "|]";
+                default -> "|";
+            };
+        }
 
-    private static String pitch(WrittenPitch pitch, Key key) {
-        String accidental =
-                pitch.alter() == key.alterOf(pitch.step()) ? "" : VersionWriter.accidentalText(pitch.alter());
-        return accidental + VersionWriter.letterText(pitch);
+        private String pitches(Note note) {
+            String pitches = note.pitches().stream().map(this::pitch).collect(Collectors.joining());
+            return note.isRest() ? "z" : note.isChord() ? "[" + pitches + "]" : pitches;
+        }
+
+        private String pitch(WrittenPitch pitch) {
+            WrittenPitch letter = letters.above(pitch);
+            String accidental =
+                    pitch.alter() == key.alterOf(pitch.step()) ? "" : VersionWriter.accidentalText(letter.alter());
+            return accidental + VersionWriter.letterText(letter);
+        }
     }
 }

@@ -13,6 +13,7 @@ import wildflourish.core.music.Mode;
 import wildflourish.core.music.Step;
 import wildflourish.core.music.Tempo;
 import wildflourish.core.music.WrittenPitch;
+import wildflourish.core.tune.TempoWords;
 
 /** The values of ABC's information fields K, M, L and Q (ABC 2.1 §3.1). Each is empty where the words make no sense. */
 public final class Fields {
@@ -25,13 +26,19 @@ public final class Fields {
     private static final Pattern ACCIDENTAL = Pattern.compile("(\\^\\^|\\^|__|_|=)([A-Ga-g])");
     private static final Pattern METRE =
             Pattern.compile("\\(?(\\d{1,2}(?:\\s*\\+\\s*\\d{1,2})*)\\)?\\s*/\\s*(\\d{1,2})");
-    private static final Pattern TEMPO = Pattern.compile("(\\d+)/(\\d+)\\s*=\\s*(\\d+(?:\\.\\d+)?)");
+    private static final String BEATS = "(\\d{1,4}(?:\\.\\d{1,3})?)";
+    private static final Pattern TEMPO = Pattern.compile("((?:\\d{1,3}/\\d{1,3}\\s*)+)=\\s*" + BEATS + "\\s*(?:bpm)?");
+    private static final Pattern TEMPO_IN_UNITS = Pattern.compile("(?:C(\\d{0,2})\\s*=\\s*)?" + BEATS + "\\s*(?:bpm)?");
 
     private Fields() {}
 
-    /** The key that the words after {@code K:} name; empty where they name none. */
+    /** The key that the words after {@code K:} name, whatever is said of the staff beside it; empty where they name none. */
     public static Optional<Key> key(String value) {
-        String words = value.trim();
+        return keyWords(StaffWords.of(value.trim()).others());
+    }
+
+    /** The same where words about the staff are taken out already. */
+    static Optional<Key> keyWords(String words) {
         if (words.isEmpty() || words.toLowerCase(Locale.ROOT).startsWith("none")) {
             return Optional.of(withExtras(Key.none(), words));
         }
@@ -40,7 +47,7 @@ public final class Fields {
         }
         Matcher match = KEY.matcher(words);
         if (!match.lookingAt()) {
-            boolean isOnlyAccidentals = ACCIDENTAL.matcher(words).lookingAt() || words.contains("=");
+            boolean isOnlyAccidentals = ACCIDENTAL.matcher(words).lookingAt();
             return isOnlyAccidentals ? Optional.of(withExtras(Key.none(), words)) : Optional.empty();
         }
         Step tonic = Step.valueOf(match.group(1).toUpperCase(Locale.ROOT));
@@ -53,21 +60,23 @@ public final class Fields {
             String name = new WrittenPitch(tonic, alter, 4).letter() + " with signs of its own";
             return Optional.of(withExtras(new Key(name, 0, Map.of(), Map.of()), words));
         }
-        return Mode.from(modeWord(match.group(3)))
-                .flatMap(mode -> keyOf(tonic, alter, mode))
-                .map(key -> withExtras(key, words));
+        return keyOf(tonic, alter, mode(match.group(3)).orElse(Mode.MAJOR)).map(key -> withExtras(key, words));
     }
 
-    /** Clef and other settings may follow the tonic without a mode: they do not name one. */
-    private static String modeWord(String word) {
-        String lower = word.toLowerCase(Locale.ROOT);
-        return lower.startsWith("clef")
-                        || lower.startsWith("treble")
-                        || lower.startsWith("octave")
-                        || lower.startsWith("transpose")
-                        || lower.startsWith("bass")
-                ? ""
-                : word;
+    private static Optional<Mode> mode(String word) {
+        return Mode.from(word);
+    }
+
+    /** The word after the tonic that names no mode there is; such a key is read as major. */
+    static Optional<String> strangeMode(String words) {
+        Matcher match = KEY.matcher(words);
+        boolean isStrange = match.lookingAt()
+                && !words.startsWith("HP")
+                && !words.startsWith("Hp")
+                && !words.toLowerCase(Locale.ROOT).startsWith("none")
+                && !EXPLICIT.matcher(words).find()
+                && mode(match.group(3)).isEmpty();
+        return isStrange ? Optional.of(match.group(3)) : Optional.empty();
     }
 
     private static Optional<Key> keyOf(Step tonic, int alter, Mode mode) {
@@ -80,12 +89,9 @@ public final class Fields {
 
     private static Key withExtras(Key key, String words) {
         Map<Step, Integer> extra = new EnumMap<>(Step.class);
-        boolean hasAny = words.indexOf('^') >= 0 || words.indexOf('_') >= 0 || words.indexOf('=') >= 0;
-        for (String word : hasAny ? words.split("\\s+", -1) : new String[0]) {
-            Matcher match = ACCIDENTAL.matcher(word);
-            if (match.matches()) {
-                extra.put(Step.valueOf(match.group(2).toUpperCase(Locale.ROOT)), alterOf(match.group(1)));
-            }
+        Matcher match = ACCIDENTAL.matcher(words);
+        while (match.find()) {
+            extra.put(Step.valueOf(match.group(2).toUpperCase(Locale.ROOT)), alterOf(match.group(1)));
         }
         return key.withExtra(extra);
     }
@@ -140,20 +146,31 @@ public final class Fields {
         return Fraction.of(1, isShort ? 16 : 8);
     }
 
-    /** {@code 1/4=120} with or without words; a bare number counts the unit length. */
+    /**
+     * {@code 1/4=120} with or without words; several lengths are one beat together, a bare number counts the unit length, {@code C3=40} three of them; a word alone is
+     * looked up (ABC 2.1 §3.1.8, and its older forms).
+     */
     static Optional<Tempo> tempo(String value, Fraction unitLength) {
-        Matcher match = TEMPO.matcher(value);
+        String words = value.replaceAll("\"[^\"]*(?:\"|$)", " ").trim();
+        Matcher sum = TEMPO.matcher(words);
+        Matcher units = TEMPO_IN_UNITS.matcher(words);
         try {
-            if (match.find()) {
-                Fraction beat = Fraction.of(Long.parseLong(match.group(1)), Long.parseLong(match.group(2)));
-                return Optional.of(new Tempo(Fraction.parse(match.group(3)), beat));
+            if (sum.matches()) {
+                Fraction beat = Fraction.ZERO;
+                for (String length : sum.group(1).trim().split("\\s+", -1)) {
+                    beat = beat.plus(Fraction.parse(length));
+                }
+                return Optional.of(new Tempo(Fraction.parse(sum.group(2)), beat));
             }
-            String words = value.replaceAll("\"[^\"]*\"", "")
-                    .replaceFirst("^\\s*C\\d*\\s*=", "")
-                    .trim();
-            return words.isEmpty() ? Optional.empty() : Optional.of(new Tempo(Fraction.parse(words), unitLength));
+            if (units.matches()) {
+                Fraction count = units.group(1) == null || units.group(1).isEmpty()
+                        ? Fraction.ONE
+                        : Fraction.parse(units.group(1));
+                return Optional.of(new Tempo(Fraction.parse(units.group(2)), unitLength.times(count)));
+            }
         } catch (IllegalArgumentException | ArithmeticException e) {
             return Optional.empty();
         }
+        return TempoWords.of(value);
     }
 }

@@ -1,9 +1,12 @@
 package wildflourish.files.abc;
 
 import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import wildflourish.core.music.Fraction;
@@ -38,10 +41,21 @@ final class MusicReader {
     private final String text;
     private int at;
     private int end;
+    /** Whether the music here is of the voice that is read. */
+    private boolean isOurs;
+    /** Bars of a second layer that are still to be stepped over; a layer in brackets goes on until they close. */
+    private int overlaidBars;
 
-    /** What happens to a field within the music; answers whether the music goes on for the voice that is read. */
+    private boolean isInOverlayGroup;
+    private boolean isOverlaid;
+    /** Where the next closing sign of a kind stands from some offset on, so that a line without any is searched once. */
+    private final Map<Character, Integer> closings = new HashMap<>();
+
+    private final Set<String> told = new HashSet<>();
+
+    /** What happens to a field within the music; answers whether the music after it is of the voice that is read. */
     interface FieldHandler {
-        void handle(char name, String value, int offset);
+        boolean handle(char name, String value, int offset);
     }
 
     MusicReader(Source source, TuneBuilder tune, Map<Character, String> userSymbols, FieldHandler fields) {
@@ -52,13 +66,21 @@ final class MusicReader {
         this.text = source.text();
     }
 
-    /** Reads one line of music, from an offset up to an end, comments already cut off. */
-    void read(int from, int to) {
+    /** Reads one line of music, from an offset up to an end, comments already cut off; at first it is of the voice that is read, or is not. */
+    void read(int from, int to, boolean beginsOurs) {
         at = from;
         end = to;
+        isOurs = beginsOurs;
+        closings.clear();
         while (at < end) {
             int before = at;
-            step(text.charAt(at));
+            if (!isOurs) {
+                toNextVoice();
+            } else if (isOverlaid || overlaidBars > 0) {
+                stepOverLayer(text.charAt(at));
+            } else {
+                step(text.charAt(at));
+            }
             if (at <= before) {
                 throw new IllegalStateException("the reader of music stands still at offset " + at);
             }
@@ -99,6 +121,33 @@ final class MusicReader {
         }
     }
 
+    /** The next closing sign on the line; its end where there is none. */
+    private int closing(char sign) {
+        Integer known = closings.get(sign);
+        if (known != null && known > at) {
+            return known;
+        }
+        int found = text.indexOf(sign, at + 1);
+        int close = found < 0 || found >= end ? end : found;
+        closings.put(sign, close);
+        return close;
+    }
+
+    /** Says a thing about the whole tune once, where it first comes. */
+    private void tellOnce(String code, int offset, String message, String hint) {
+        if (told.add(code)) {
+            source.problem(Severity.NOTE, code, offset, message, hint);
+        }
+    }
+
+    private void toNextVoice() {
+        int voice = text.indexOf("[V:", at);
+        at = voice < 0 || voice >= end ? end : voice;
+        if (at < end) {
+            bracket();
+        }
+    }
+
     private char next() {
         return at + 1 < end ? text.charAt(at + 1) : '\0';
     }
@@ -111,10 +160,15 @@ final class MusicReader {
     }
 
     private void bracket() {
+        boolean mayBeField = at + 2 < end && text.charAt(at + 2) == ':' && closing(']') < end;
         Matcher field = INLINE_FIELD.matcher(text).region(at, end);
-        if (field.lookingAt()) {
-            fields.handle(field.group(1).charAt(0), field.group(2), at);
+        if (mayBeField && field.lookingAt()) {
+            isOurs = fields.handle(field.group(1).charAt(0), field.group(2).trim(), at);
             at = field.end();
+            return;
+        }
+        if (!isOurs) {
+            at++;
             return;
         }
         Optional<BarTokens> ending = BarTokens.ending(text, at, end);
@@ -152,6 +206,11 @@ final class MusicReader {
             at = tuplet.end();
             return;
         }
+        if (next() == '&') {
+            isInOverlayGroup = true;
+            at += 2;
+            return;
+        }
         tune.openSlur();
         at += text.charAt(at) == '.' ? 2 : 1;
     }
@@ -185,8 +244,8 @@ final class MusicReader {
     }
 
     private void graces() {
-        int close = text.indexOf('}', at);
-        if (close < 0 || close >= end) {
+        int close = closing('}');
+        if (close >= end) {
             source.warn("open-graces", at, "small notes are opened and not closed on this line", "Add the missing }.");
             at++;
             return;
@@ -204,8 +263,8 @@ final class MusicReader {
     }
 
     private void quoted() {
-        int close = text.indexOf('"', at + 1);
-        if (close < 0 || close >= end) {
+        int close = closing('"');
+        if (close >= end) {
             source.warn("open-quotes", at, "words are opened and not closed on this line", "Add the missing \".");
             at++;
             return;
@@ -253,15 +312,38 @@ final class MusicReader {
         at += Math.max(0, NoteToken.lengthAt(text, at, end).end() - at);
     }
 
-    /** A second layer of music in a bar: kept in the text, not read. */
+    /** A second layer of music in a bar, or in as many bars as there are signs: kept in the text, not read (ABC 2.1 §7.4). */
     private void overlay() {
-        source.problem(
-                Severity.NOTE,
+        tellOnce(
                 "overlay-kept",
                 at,
-                "a second layer in this bar is kept but not shown",
+                "a second layer in a bar is kept but not shown",
                 "Nothing to do; it is saved with the book.");
-        while (at < end && text.charAt(at) != '|') {
+        int signs = 0;
+        while (at < end && text.charAt(at) == '&' && next() != ')') {
+            signs++;
+            at++;
+        }
+        isOverlaid = isInOverlayGroup;
+        overlaidBars = isInOverlayGroup ? 0 : Math.max(1, signs);
+        at = Math.min(end, signs == 0 ? at + 1 : at);
+    }
+
+    /** Goes on to the bar line, or the bracket, that ends a second layer. */
+    private void stepOverLayer(char sign) {
+        boolean isBarLine = sign == '|';
+        if (isOverlaid && sign == '&' && next() == ')') {
+            isOverlaid = false;
+            isInOverlayGroup = false;
+            at += 2;
+        } else if (!isOverlaid && isBarLine && --overlaidBars == 0) {
+            // The bar line belongs to both layers and is read as the first one's.
+            step(sign);
+        } else if (!isOverlaid && isBarLine) {
+            at += BarTokens.at(text, at, end).map(BarTokens::length).orElse(1);
+        } else if (sign == '"') {
+            at = Math.min(end, closing('"') + 1);
+        } else {
             at++;
         }
     }
@@ -290,8 +372,21 @@ final class MusicReader {
         if (token.isRest()) {
             tune.add(List.of(), length, stretch);
         } else {
-            tune.add(List.of(tune.pitch(token, true)), length, stretch);
+            WrittenPitch pitch = tune.pitch(token, true);
+            tune.add(List.of(pitch), length, stretch, cents(token, start));
         }
+    }
+
+    private int cents(NoteToken token, int offset) {
+        int cents = tune.cents(token);
+        if (cents != 0) {
+            tellOnce(
+                    "microtone",
+                    offset,
+                    "signs for less than a semitone sound, but are drawn as the nearest note",
+                    "Nothing to do; they are saved with the book.");
+        }
+        return cents;
     }
 
     private Fraction lengthOf(NoteToken token, int offset) {
@@ -309,33 +404,89 @@ final class MusicReader {
 
     private void chord() {
         int start = at;
-        int close = text.indexOf(']', at);
-        if (close < 0 || close >= end) {
+        int close = closing(']');
+        if (close >= end) {
             source.warn("open-chord", at, "a chord is opened and not closed on this line", "Add the missing ].");
             at++;
             return;
         }
-        List<WrittenPitch> pitches = new ArrayList<>();
-        Fraction inner = Fraction.ZERO;
-        at++;
+        ChordReader chord = new ChordReader(close);
         while (at < close) {
-            Optional<NoteToken> token = NoteToken.at(text, at, close);
-            if (token.isPresent() && !token.get().isRest()) {
-                pitches.add(tune.pitch(token.get(), true));
-                inner = inner.isZero() ? lengthOf(token.get(), at) : inner;
-            }
-            at += Math.max(1, token.map(NoteToken::length).orElse(1));
+            chord.step();
         }
         at = close + 1;
         Matcher outer = NoteToken.lengthAt(text, at, end);
         Fraction factor = NoteToken.factor(outer.group(1), outer.group(2), outer.group(3));
         at = Math.max(at, outer.end());
-        if (pitches.isEmpty()) {
+        if (chord.pitches.isEmpty()) {
             source.warn("empty-chord", start, "a chord without notes is left out", "Write its notes between [ and ].");
             return;
         }
-        Fraction length = inner.times(factor.isPositive() ? factor : Fraction.ONE);
-        tune.add(pitches.stream().distinct().toList(), length, new Manuscript.Stretch(start, at));
+        Fraction length = chord.length.times(factor.isPositive() ? factor : Fraction.ONE);
+        List<WrittenPitch> pitches = chord.pitches.stream().distinct().toList();
+        tune.add(pitches, length, new Manuscript.Stretch(start, at), chord.cents);
+        chord.tie();
+    }
+
+    /** The inside of a chord: notes with their own decorations, ties and lengths; the first length is the chord's (ABC 2.1 §4.17). */
+    private final class ChordReader {
+        private final int close;
+        private final List<WrittenPitch> pitches = new ArrayList<>();
+        private Fraction length = Fraction.ZERO;
+        private int cents;
+        private final List<WrittenPitch> tied = new ArrayList<>();
+
+        ChordReader(int close) {
+            this.close = close;
+            at++;
+        }
+
+        void step() {
+            char sign = text.charAt(at);
+            Optional<NoteToken> token = NoteToken.at(text, at, close);
+            if (token.isPresent() && !token.get().isRest()) {
+                add(token.get());
+            } else if (sign == '-') {
+                if (!pitches.isEmpty()) {
+                    tied.add(pitches.get(pitches.size() - 1));
+                }
+                at++;
+            } else if (sign == '!' || sign == '+') {
+                decoration();
+            } else if (sign == '"' && closing('"') < close) {
+                quoted();
+            } else {
+                symbol(sign, token);
+            }
+        }
+
+        private void add(NoteToken token) {
+            WrittenPitch pitch = tune.pitch(token, true);
+            boolean isHighest = pitches.stream().allMatch(other -> other.midi() < pitch.midi());
+            int own = cents(token, at);
+            cents = isHighest ? own : cents;
+            pitches.add(pitch);
+            length = length.isZero() ? lengthOf(token, at) : length;
+            at += token.length();
+        }
+
+        private void symbol(char sign, Optional<NoteToken> rest) {
+            String name = userSymbols.getOrDefault(sign, SHORT_DECORATIONS.getOrDefault(sign, ""));
+            if (rest.isEmpty() && !name.isEmpty()) {
+                tune.addDecoration(name);
+            }
+            at += Math.max(1, rest.map(NoteToken::length).orElse(1));
+        }
+
+        /** A chord is held over where its highest note is; else lower notes of it by themselves. */
+        void tie() {
+            int highest = pitches.stream().mapToInt(WrittenPitch::midi).max().orElse(0);
+            if (tied.stream().anyMatch(pitch -> pitch.midi() == highest)) {
+                tune.tieLast();
+            } else if (!tied.isEmpty()) {
+                tune.holdLast(tied);
+            }
+        }
     }
 
     private void unknown() {

@@ -9,7 +9,7 @@ import wildflourish.core.music.Step;
 /**
  * A note or rest as ABC writes it (ABC 2.1 §4.1–4.3, 4.5).
  *
- * @param accidental the accidental's characters, empty for none
+ * @param accidental the accidental's characters, empty for none; after ^ or _ a fraction may stand, as in {@code ^3/2c}: so many semitones
  * @param letter the note's letter in upper case, or z, x, Z, X for rests
  * @param octave 4 for upper-case letters, 5 for lower-case ones, moved by commas and apostrophes
  * @param factor the length as a multiple of the unit
@@ -26,6 +26,9 @@ record NoteToken(String accidental, char letter, int octave, Fraction factor, in
                 && at - offset < 2
                 && isAccidental(text.charAt(at), offset == at ? '\0' : text.charAt(offset))) {
             at++;
+        }
+        if (at == offset + 1 && text.charAt(offset) != '=') {
+            at = fractionEnd(text, at, end);
         }
         if (at >= end) {
             return Optional.empty();
@@ -58,6 +61,37 @@ record NoteToken(String accidental, char letter, int octave, Fraction factor, in
     /** Whether a character goes on with an accidental: ^ _ =, or ^ after ^ and _ after _. */
     private static boolean isAccidental(char sign, char before) {
         return before == '\0' ? sign == '^' || sign == '_' || sign == '=' : sign == before && sign != '=';
+    }
+
+    /** Where a fraction of a semitone ends that stands between an accidental and its letter. */
+    private static int fractionEnd(String text, int from, int end) {
+        int at = from;
+        while (at < end && at - from < 7 && (text.charAt(at) == '/' || Character.isDigit(text.charAt(at)))) {
+            at++;
+        }
+        return at;
+    }
+
+    /** How much sharper the accidental makes the note than without any, in cents; 0 where it is none. */
+    private int accidentalCents() {
+        if (accidental.length() < 2 || accidental.charAt(1) == '^' || accidental.charAt(1) == '_') {
+            return 100 * Fields.alterOf(accidental);
+        }
+        Matcher fraction = LENGTH.matcher(accidental.substring(1));
+        Fraction part =
+                fraction.matches() ? factor(fraction.group(1), fraction.group(2), fraction.group(3)) : Fraction.ZERO;
+        long cents = Math.min(200, Math.round(part.toDouble() * 100));
+        return (int) (accidental.startsWith("^") ? cents : -cents);
+    }
+
+    /** Whole semitones of the accidental. */
+    int alter() {
+        return accidentalCents() / 100;
+    }
+
+    /** Cents that it has beyond whole semitones. */
+    int cents() {
+        return accidentalCents() % 100;
     }
 
     private static int digitsEnd(String text, int from, int end) {

@@ -180,6 +180,7 @@ public final class Transposer {
 
     private void note(NoteToken token, String words) {
         Step step = token.step();
+        isPossible &= token.cents() == 0;
         if (!token.accidental().isEmpty()) {
             before.put(step, Fields.alterOf(token.accidental()));
         }

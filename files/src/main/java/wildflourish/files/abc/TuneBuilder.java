@@ -3,11 +3,16 @@ package wildflourish.files.abc;
 import java.util.ArrayList;
 import java.util.EnumMap;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.NavigableMap;
 import java.util.Optional;
+import java.util.Set;
+import java.util.TreeMap;
 import wildflourish.core.music.Fraction;
+import wildflourish.core.music.Interval;
 import wildflourish.core.music.Key;
 import wildflourish.core.music.Metre;
 import wildflourish.core.music.Step;
@@ -37,7 +42,20 @@ final class TuneBuilder {
 
     private final Map<Fraction, Duration> durations = new HashMap<>();
 
-    private Key key;
+    /** By step, the cents that an accidental of the bar has beyond whole semitones. */
+    private final Map<Step, Integer> barCents = new EnumMap<>(Step.class);
+
+    private final NavigableMap<Integer, Interval> aboves = new TreeMap<>();
+    private final List<Integer> barsOfNotes = new ArrayList<>();
+    private final Map<NoteId, List<String>> syllables = new HashMap<>();
+    private final Set<String> partNames = new HashSet<>();
+    private boolean beginsUnnamed;
+
+    /** The key as it is written; what sounds may lie above it. */
+    private Key key = Key.none();
+
+    private StaffWords staff = StaffWords.NONE;
+    private Interval above = Interval.UNISON;
     private Metre metre;
     private Fraction unitLength;
     private int nextId;
@@ -59,10 +77,25 @@ final class TuneBuilder {
     private int tupletInTimeOf;
     private Optional<NoteId> tupletFirst = Optional.empty();
 
-    TuneBuilder(Key key, Metre metre, Fraction unitLength) {
-        this.key = key;
+    TuneBuilder(Metre metre, Fraction unitLength) {
         this.metre = metre;
         this.unitLength = unitLength;
+    }
+
+    /** The key and staff that the music begins on, at an offset of the text. */
+    void begin(Key written, StaffWords onStaff, int offset) {
+        key = written;
+        onStaff(onStaff, offset);
+    }
+
+    /** The letters from an offset on stand on another staff. */
+    void onStaff(StaffWords newer, int offset) {
+        staff = newer;
+        Interval now = staff.above(key);
+        if (!now.equals(above)) {
+            above = now;
+            aboves.put(offset, now);
+        }
     }
 
     // What waits for the next note
@@ -119,22 +152,38 @@ final class TuneBuilder {
         Step step = token.step();
         WrittenPitch natural = WrittenPitch.of(step, 0, Math.max(-1, Math.min(10, token.octave())));
         if (!token.accidental().isEmpty()) {
-            int alter = Fields.alterOf(token.accidental());
+            int alter = token.alter();
             if (holds) {
                 barAccidentals.put(step, alter);
             }
-            return natural.withAlter(alter);
+            return above.above(natural.withAlter(alter));
         }
         int inForce = barAccidentals.getOrDefault(step, key.alterOf(step));
-        return natural.withAlter(holds ? tiedOver.getOrDefault(natural.staffStep(), inForce) : inForce);
+        return above.above(natural.withAlter(holds ? tiedOver.getOrDefault(natural.staffStep(), inForce) : inForce));
+    }
+
+    /** How many cents a note has beyond the semitones of its pitch; an accidental's hold to the end of the bar. */
+    int cents(NoteToken token) {
+        if (token.accidental().isEmpty()) {
+            return barCents.isEmpty() ? 0 : barCents.getOrDefault(token.step(), 0);
+        }
+        if (token.cents() != 0 || !barCents.isEmpty()) {
+            barCents.put(token.step(), token.cents());
+        }
+        return token.cents();
     }
 
     // Notes
 
     /** Adds a note, chord or rest of a length in whole notes before broken rhythm and tuplet; returns its identity. */
     NoteId add(List<WrittenPitch> pitches, Fraction length, Manuscript.Stretch stretch) {
+        return add(pitches, length, stretch, 0);
+    }
+
+    /** The same of a note that sounds so many cents sharper than written. */
+    NoteId add(List<WrittenPitch> pitches, Fraction length, Manuscript.Stretch stretch, int cents) {
         if (isAdjacent) {
-            joinLast(joins -> new Joins(joins.tied(), joins.slursOpen(), joins.slursClose(), true));
+            joinLast(Joins::withBeam);
         }
         NoteId id = new NoteId(nextId++);
         Fraction notated = length.times(brokenFactor);
@@ -148,7 +197,8 @@ final class TuneBuilder {
                 tuplets.add(new Tuplet(tupletFirst.orElse(id), id, tupletActual, tupletInTimeOf));
             }
         }
-        current.add(new Note(id, pitches, duration(notated, played), marks()));
+        current.add(new Note(id, pitches, duration(notated, played), marks(), cents));
+        barsOfNotes.add(bars.size());
         stretches.put(id, stretch);
         if (!pitches.isEmpty()) {
             line.add(id);
@@ -187,11 +237,16 @@ final class TuneBuilder {
 
     /** A tie after the last note; false when there is none in this bar. */
     boolean tieLast() {
-        return joinLast(joins -> new Joins(true, joins.slursOpen(), joins.slursClose(), joins.beamed()));
+        return joinLast(Joins::withTie);
+    }
+
+    /** Ties of single lower notes of the last chord. */
+    void holdLast(List<WrittenPitch> lower) {
+        joinLast(joins -> joins.withHeld(lower));
     }
 
     boolean closeSlur() {
-        return joinLast(joins -> new Joins(joins.tied(), joins.slursOpen(), joins.slursClose() + 1, joins.beamed()));
+        return joinLast(Joins::withSlurClosed);
     }
 
     /** Broken rhythm between the last note and the next: the last is multiplied, the next will be. False when there is no last note. */
@@ -207,7 +262,7 @@ final class TuneBuilder {
         Duration duration = new Duration(
                 last.duration().notated().times(factor),
                 last.duration().played().times(factor));
-        current.set(at, new Note(last.id(), last.pitches(), duration, last.marks()));
+        current.set(at, new Note(last.id(), last.pitches(), duration, last.marks(), last.cents()));
         brokenFactor = isLongFirst ? small : large;
         return true;
     }
@@ -243,8 +298,12 @@ final class TuneBuilder {
     private void holdTies(List<Note> bar) {
         Note last = bar.get(bar.size() - 1);
         tiedOver.clear();
-        if (last.marks().joins().tied()) {
-            last.pitches().forEach(pitch -> tiedOver.put(pitch.staffStep(), pitch.alter()));
+        Joins joins = last.marks().joins();
+        if (joins.tied() || !joins.held().isEmpty()) {
+            for (WrittenPitch pitch : joins.tied() ? last.pitches() : joins.held()) {
+                WrittenPitch letter = above.downwards().above(pitch);
+                tiedOver.put(letter.staffStep(), letter.alter());
+            }
         }
     }
 
@@ -254,6 +313,7 @@ final class TuneBuilder {
     void barLine(BarTokens tokens) {
         isAdjacent = false;
         barAccidentals.clear();
+        barCents.clear();
         if (!current.isEmpty()) {
             holdTies(current);
             finishBar(tokens.right());
@@ -297,10 +357,12 @@ final class TuneBuilder {
         }
     }
 
-    void setKey(Key newKey) {
+    /** A key is written at an offset of the text, on a staff. */
+    void setKey(Key written, StaffWords onStaff, int offset) {
         beginChange();
-        key = newKey;
-        change = change.withKey(newKey);
+        key = written;
+        onStaff(onStaff, offset);
+        change = change.withKey(staff.sounding(written));
     }
 
     void setMetre(Metre newMetre) {
@@ -311,6 +373,8 @@ final class TuneBuilder {
 
     void setPart(String name) {
         beginChange();
+        beginsUnnamed |= partNames.isEmpty() && hasNotes();
+        partNames.add(name);
         change = change.withPart(name);
     }
 
@@ -328,9 +392,14 @@ final class TuneBuilder {
 
     // Words
 
-    /** The notes since the last line of music began; a new line of music begins. */
+    /** A new line of music begins. In free metre it is a phrase by itself, and a bar where none is drawn. */
     void beginLine() {
         line.clear();
+        space();
+        if (metre.isFree() && hasNotes()) {
+            beginChange();
+            change = change.withPhrase(PhraseMark.BEGINS);
+        }
     }
 
     List<NoteId> line() {
@@ -338,38 +407,27 @@ final class TuneBuilder {
     }
 
     int barOf(NoteId note) {
-        for (int i = 0; i < bars.size(); i++) {
-            if (bars.get(i).notes().stream().anyMatch(each -> each.id().equals(note))) {
-                return i;
-            }
-        }
-        return bars.size();
+        return barsOfNotes.get(note.number());
     }
 
     void addSyllable(NoteId note, int verse, String syllable) {
-        for (int i = 0; i < bars.size(); i++) {
-            Bar bar = bars.get(i);
-            List<Note> changed = bar.notes().stream()
-                    .map(each -> sung(each, note, verse, syllable))
-                    .toList();
-            if (!changed.equals(bar.notes())) {
-                bars.set(i, new Bar(changed, bar.sides(), bar.ending(), bar.change()));
-                return;
-            }
+        List<String> verses = syllables.computeIfAbsent(note, id -> new ArrayList<>());
+        while (verses.size() <= verse) {
+            verses.add("");
         }
-        current.replaceAll(each -> sung(each, note, verse, syllable));
+        verses.set(verse, syllable);
     }
 
-    private static Note sung(Note note, NoteId wanted, int verse, String syllable) {
-        if (!note.id().equals(wanted)) {
-            return note;
-        }
-        List<String> syllables = new ArrayList<>(note.marks().syllables());
-        while (syllables.size() <= verse) {
-            syllables.add("");
-        }
-        syllables.set(verse, syllable);
-        return note.withMarks(note.marks().withSyllables(syllables));
+    private Bar sung(Bar bar) {
+        boolean isSung = bar.notes().stream().anyMatch(note -> syllables.containsKey(note.id()));
+        return isSung
+                ? new Bar(bar.notes().stream().map(this::sung).toList(), bar.sides(), bar.ending(), bar.change())
+                : bar;
+    }
+
+    private Note sung(Note note) {
+        List<String> verses = syllables.get(note.id());
+        return verses == null ? note : note.withMarks(note.marks().withSyllables(verses));
     }
 
     // The end
@@ -378,7 +436,26 @@ final class TuneBuilder {
         if (!current.isEmpty()) {
             finishBar(BarLine.NONE);
         }
-        return bars;
+        return syllables.isEmpty() ? bars : bars.stream().map(this::sung).toList();
+    }
+
+    boolean hasNotes() {
+        return nextId > 0;
+    }
+
+    /** Whether there is music before the first part that is named. */
+    boolean beginsUnnamed() {
+        return beginsUnnamed;
+    }
+
+    /** Names of parts within the music. */
+    Set<String> partNames() {
+        return partNames;
+    }
+
+    /** By offset of the text, how far notes lie above their letters. */
+    NavigableMap<Integer, Interval> above() {
+        return aboves;
     }
 
     List<Tuplet> tuplets() {

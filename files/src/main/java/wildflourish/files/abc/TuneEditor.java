@@ -6,6 +6,7 @@ import java.util.Optional;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import wildflourish.core.music.Fraction;
+import wildflourish.core.music.Interval;
 import wildflourish.core.music.Key;
 import wildflourish.core.music.Metre;
 import wildflourish.core.music.Step;
@@ -60,8 +61,7 @@ public final class TuneEditor {
     private String repitched(NoteId id, NoteToken token, WrittenPitch pitch) {
         List<WrittenPitch> wanted = melodies();
         wanted.set(indexOf(id), pitch);
-        return settled(
-                replaced(id, VersionWriter.letterText(pitch) + VersionWriter.lengthText(token.factor())), wanted);
+        return settled(replaced(id, letter(id, pitch) + VersionWriter.lengthText(token.factor())), wanted);
     }
 
     /** A note or rest of another length, as a multiple of its present one. */
@@ -89,7 +89,7 @@ public final class TuneEditor {
         WrittenPitch pitch = natural.withAlter(key(after).alterOf(natural.step()));
         List<WrittenPitch> wanted = melodies();
         wanted.add(indexOf(after) + (note.isRest() ? 0 : 1), pitch);
-        return Optional.of(settled(added(after, VersionWriter.letterText(pitch) + lengthOf(after)), wanted));
+        return Optional.of(settled(added(after, letter(after, pitch) + lengthOf(after)), wanted));
     }
 
     /** A rest after a note, as long as the note. */
@@ -216,6 +216,13 @@ public final class TuneEditor {
                 .orElse("");
     }
 
+    /** The letter that stands for a pitch where a note is written. */
+    private String letter(NoteId at, WrittenPitch pitch) {
+        Interval letters =
+                tune.manuscript().aboveLetters(tune.manuscript().at(at).start()).downwards();
+        return VersionWriter.letterText(letters.above(pitch));
+    }
+
     private String replaced(NoteId id, String words) {
         Manuscript.Stretch stretch = tune.manuscript().at(id);
         return text.substring(0, stretch.start()) + words + text.substring(stretch.end());
@@ -263,7 +270,10 @@ public final class TuneEditor {
                 int index = wrong.get(i);
                 Manuscript.Stretch stretch =
                         read.manuscript().at(notes.get(index).id());
-                better = withAccidental(better, stretch, wanted.get(index).alter());
+                Interval letters =
+                        read.manuscript().aboveLetters(stretch.start()).downwards();
+                better = withAccidental(
+                        better, stretch, letters.above(wanted.get(index)).alter());
             }
             if (better.equals(settled)) {
                 return settled;
@@ -279,7 +289,7 @@ public final class TuneEditor {
         if (old.startsWith("[")) {
             return text;
         }
-        String words = VersionWriter.accidentalText(alter) + old.replaceFirst("^[\\^_=]*", "");
+        String words = VersionWriter.accidentalText(alter) + old.replaceFirst("^[\\^_=]+[\\d/]*|^", "");
         return text.substring(0, stretch.start()) + words + text.substring(stretch.end());
     }
 

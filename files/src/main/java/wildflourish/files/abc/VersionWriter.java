@@ -20,6 +20,7 @@ import wildflourish.core.instrument.Instrument;
 import wildflourish.core.instrument.Strings;
 import wildflourish.core.line.Tone;
 import wildflourish.core.music.Fraction;
+import wildflourish.core.music.Interval;
 import wildflourish.core.music.Step;
 import wildflourish.core.music.WrittenPitch;
 import wildflourish.core.ornament.Begin;
@@ -63,6 +64,8 @@ final class VersionWriter {
 
     private boolean splitsNotes;
     private int bar;
+    /** From the pitches of a bar to the letters that stand for them. */
+    private Interval letters = Interval.UNISON;
 
     private VersionWriter(Tune tune, Version version, Hand hand) {
         this.tune = tune;
@@ -88,6 +91,7 @@ final class VersionWriter {
         for (bar = 0; bar < tune.bars().size(); bar++) {
             outputState.clear();
             touchedBySmallNotes.clear();
+            tune.bars().get(bar).notes().stream().findFirst().ifPresent(note -> letters = lettersAt(note));
             writeBar(tune.bars().get(bar));
         }
         Manuscript manuscript = tune.manuscript();
@@ -104,6 +108,11 @@ final class VersionWriter {
         }
         body.append(manuscript.text().substring(at));
         return splitsNotes ? withoutWords(body.toString()) : body.toString();
+    }
+
+    private Interval lettersAt(Note note) {
+        Manuscript manuscript = tune.manuscript();
+        return manuscript.aboveLetters(manuscript.at(note.id()).start()).downwards();
     }
 
     /** Words can't be set under notes that have become several: they stay with the plain tune. */
@@ -600,8 +609,8 @@ final class VersionWriter {
         }
         StringBuilder text = new StringBuilder("{");
         for (Small small : smalls) {
-            WrittenPitch pitch = small.pitch();
-            int inForce = outputState.getOrDefault(pitch.step(), tune.keyAt(bar).alterOf(pitch.step()));
+            WrittenPitch pitch = letters.above(small.pitch());
+            int inForce = inForce(pitch.step());
             if (small.isExact() && (pitch.alter() != inForce || touchedBySmallNotes.contains(pitch.step()))) {
                 text.append(accidentalText(pitch.alter()));
                 touchedBySmallNotes.add(pitch.step());
@@ -613,11 +622,23 @@ final class VersionWriter {
 
     /** A note of a figure: accidental where the output needs one, letter, octave. */
     private String noteText(WrittenPitch pitch) {
-        return accidentalFor(pitch, false) + letterText(pitch);
+        WrittenPitch letter = letters.above(pitch);
+        return accidentalFor(letter, false) + letterText(letter);
+    }
+
+    /** What a letter without a sign stands for here, in semitones. */
+    private int inForce(Step letter) {
+        Integer stated = outputState.get(letter);
+        if (stated != null) {
+            return stated;
+        }
+        Step step = letters.downwards().above(WrittenPitch.of(letter, 0, 4)).step();
+        return letters.above(WrittenPitch.of(step, tune.keyAt(bar).alterOf(step), 4))
+                .alter();
     }
 
     private String accidentalFor(WrittenPitch pitch, boolean isWrittenInSource) {
-        int inForce = outputState.getOrDefault(pitch.step(), tune.keyAt(bar).alterOf(pitch.step()));
+        int inForce = inForce(pitch.step());
         boolean needed = isWrittenInSource || inForce != pitch.alter() || touchedBySmallNotes.contains(pitch.step());
         if (!needed) {
             return "";
@@ -712,11 +733,14 @@ final class VersionWriter {
             return;
         }
         if (token.isEmpty()) {
-            note.pitches().forEach(pitch -> outputState.put(pitch.step(), pitch.alter()));
+            for (WrittenPitch pitch : note.pitches()) {
+                WrittenPitch letter = letters.above(pitch);
+                outputState.put(letter.step(), letter.alter());
+            }
             return;
         }
         boolean isWritten = !token.get().accidental().isEmpty();
-        String accidental = accidentalFor(note.melody(), isWritten);
+        String accidental = accidentalFor(letters.above(note.melody()), isWritten);
         if (!isWritten && !accidental.isEmpty()) {
             replaced.put(note.id(), accidental + textOf(note));
         }
