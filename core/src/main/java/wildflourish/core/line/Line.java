@@ -67,8 +67,7 @@ public record Line(List<Tone> tones, List<BarStart> bars, Map<NoteId, List<Integ
             bars.add(new BarStart(played, now));
             for (Note note : tune.bars().get(played.bar()).notes()) {
                 Tone.Place place = new Tone.Place(bars.size() - 1, played, now, note.played());
-                boolean goesOn =
-                        isTied && !note.isRest() && !tones.get(tones.size() - 1).isRest();
+                boolean goesOn = isTied && goesOn(tones.get(tones.size() - 1), note);
                 Optional<Placement> placed = placedOn(tune, version, note, played);
                 Tone.Touch touch = goesOn ? Tone.Touch.TIED : touch(note, slurs);
                 slurs = Math.max(
@@ -82,6 +81,11 @@ public record Line(List<Tone> tones, List<BarStart> bars, Map<NoteId, List<Integ
             }
         }
         return new Line(tones, bars);
+    }
+
+    /** Whether a tie holds a tone on into a note: both have one melody. */
+    private static boolean goesOn(Tone before, Note note) {
+        return !note.isRest() && !before.isRest() && before.note().melody().equals(note.melody());
     }
 
     /** In bars that a version adds each note is struck by itself. */

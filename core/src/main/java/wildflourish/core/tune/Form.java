@@ -53,7 +53,7 @@ public final class Form {
     }
 
     static Form of(Metre metre, List<Bar> bars) {
-        List<Part> parts = soundingParts(partsOf(bars), bars);
+        List<Part> parts = named(soundingParts(cut(bars), bars), bars);
         List<Boolean> pickups = pickupsOf(metre, bars, parts);
         List<Stretch> stretches = new ArrayList<>();
         List<Line> lines = new ArrayList<>();
@@ -70,20 +70,21 @@ public final class Form {
         return new Form(parts, stretches, lines, pickups, added);
     }
 
-    private static List<Part> partsOf(List<Bar> bars) {
+    /** Parts as they are cut, under the names that the tune states, if any. */
+    private static List<Part> cut(List<Bar> bars) {
         List<Part> parts = new ArrayList<>();
         int first = 0;
         String name = "";
         for (int i = 0; i < bars.size(); i++) {
             if (bars.get(i).change().part().isPresent()) {
                 if (i > first) {
-                    parts.add(new Part(nameOf(name, partsOfTune(parts, bars)), first, i - 1));
+                    parts.add(new Part(name, first, i - 1));
                     first = i;
                 }
                 name = bars.get(i).change().part().get();
             }
             if (i == bars.size() - 1 || endsPart(bars, first, i)) {
-                parts.add(new Part(nameOf(name, partsOfTune(parts, bars)), first, i));
+                parts.add(new Part(name, first, i));
                 first = i + 1;
                 name = "";
             }
@@ -118,11 +119,15 @@ public final class Form {
         return lines;
     }
 
-    /** How many of the parts so far are the tune's own. */
-    private static int partsOfTune(List<Part> parts, List<Bar> bars) {
-        return (int) parts.stream()
-                .filter(part -> !bars.get(part.firstBar()).isAdded())
-                .count();
+    /** Parts without a name of their own are A, B, C …; those that a version adds are not counted. */
+    private static List<Part> named(List<Part> parts, List<Bar> bars) {
+        List<Part> named = new ArrayList<>();
+        int number = 0;
+        for (Part part : parts) {
+            named.add(new Part(nameOf(part.name(), number), part.firstBar(), part.lastBar()));
+            number += bars.get(part.firstBar()).isAdded() ? 0 : 1;
+        }
+        return named;
     }
 
     private static String nameOf(String stated, int number) {

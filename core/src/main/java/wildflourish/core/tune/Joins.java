@@ -28,6 +28,11 @@ public record Joins(boolean tied, int slursOpen, int slursClose, boolean beamed,
         return new Joins(true, slursOpen, slursClose, beamed, List.of());
     }
 
+    /** With a slur that begins here in place of the tie. */
+    public Joins withTieAsSlur() {
+        return new Joins(false, slursOpen + 1, slursClose, beamed, held);
+    }
+
     public Joins withBeam() {
         return new Joins(tied, slursOpen, slursClose, true, held);
     }

@@ -27,7 +27,8 @@ public final class Fields {
     private static final Pattern METRE =
             Pattern.compile("\\(?(\\d{1,2}(?:\\s*\\+\\s*\\d{1,2})*)\\)?\\s*/\\s*(\\d{1,2})");
     private static final String BEATS = "(\\d{1,4}(?:\\.\\d{1,3})?)";
-    private static final Pattern TEMPO = Pattern.compile("((?:\\d{1,3}/\\d{1,3}\\s*)+)=\\s*" + BEATS + "\\s*(?:bpm)?");
+    private static final Pattern TEMPO =
+            Pattern.compile("((?:\\d{1,3}/\\d{1,3}\\s*)+)=\\s*(?:ca?\\.?\\s*)?" + BEATS + "\\s*(?:bpm)?");
     private static final Pattern TEMPO_IN_UNITS = Pattern.compile("(?:C(\\d{0,2})\\s*=\\s*)?" + BEATS + "\\s*(?:bpm)?");
 
     private Fields() {}

@@ -39,6 +39,7 @@ final class HeaderReader {
     private void read() {
         char last = ' ';
         int blockEnd = 0;
+        boolean goesOn = false;
         for (int start : source.lineStarts()) {
             if (start < blockEnd) {
                 continue;
@@ -51,7 +52,14 @@ final class HeaderReader {
             if (line.startsWith("%") || line.isBlank()) {
                 continue;
             }
-            Matcher field = FIELD.matcher(withoutComment(line));
+            String bare = withoutComment(line);
+            Matcher field = FIELD.matcher(bare);
+            boolean isBroken = goesOn && !field.matches();
+            goesOn = bare.endsWith("\\");
+            if (isBroken) {
+                continued(last, cut(bare));
+                continue;
+            }
             if (!field.matches()) {
                 source.warn(
                         "no-key",
@@ -62,7 +70,7 @@ final class HeaderReader {
                 return;
             }
             char name = field.group(1).charAt(0);
-            last = field(name, field.group(2).trim(), last, start);
+            last = field(name, cut(field.group(2)), last, start);
             if (name == 'K') {
                 int next = source.text().indexOf('\n', start);
                 bodyStart = next < 0 ? source.text().length() : next + 1;
@@ -71,6 +79,11 @@ final class HeaderReader {
         }
         bodyStart = source.text().length();
         source.warn("no-key", 0, "this tune has no K: line", "Add a line such as K:D above the music.");
+    }
+
+    /** The words of a line without the sign that they go on in the next, as older books break fields. */
+    private static String cut(String words) {
+        return (words.endsWith("\\") ? words.substring(0, words.length() - 1) : words).trim();
     }
 
     private char field(char name, String value, char last, int offset) {

@@ -48,8 +48,10 @@ record Pieces(String before, Map<Character, String> defaults, List<List<Piece>> 
     static Pieces of(String text) {
         Cutter cutter = new Cutter(text);
         Map<Character, String> defaults = new HashMap<>();
+        boolean isHeading = true;
         while (cutter.hasMore() && !cutter.isTuneStart()) {
-            Matcher field = HEADING_FIELD.matcher(cutter.line());
+            isHeading &= !cutter.isBlank() || defaults.isEmpty();
+            Matcher field = HEADING_FIELD.matcher(isHeading ? cutter.line() : "");
             if (field.matches()) {
                 defaults.putIfAbsent(field.group(1).charAt(0), field.group(2));
             }
@@ -84,6 +86,8 @@ record Pieces(String before, Map<Character, String> defaults, List<List<Piece>> 
         private final String text;
         private int at;
         private int number = 1;
+        /** Where the line ends that was left last, its line end not included. */
+        private int lastContentEnd;
 
         Cutter(String text) {
             this.text = text;
@@ -102,7 +106,16 @@ record Pieces(String before, Map<Character, String> defaults, List<List<Piece>> 
             return text.substring(at, contentEnd());
         }
 
+        /** Goes on to the next line, over a block of text or drawing as one. */
         void next() {
+            int end = Blocks.endOf(text, at);
+            do {
+                nextLine();
+            } while (at < end);
+        }
+
+        private void nextLine() {
+            lastContentEnd = contentEnd();
             int end = text.indexOf('\n', at);
             at = end < 0 ? text.length() : end + 1;
             number++;
@@ -130,8 +143,8 @@ record Pieces(String before, Map<Character, String> defaults, List<List<Piece>> 
             int firstLine = number;
             int end = at;
             while (hasMore() && !isBlank() && (at == start || !isTuneStart())) {
-                end = contentEnd();
                 next();
+                end = lastContentEnd;
             }
             while (hasMore() && !isTuneStart()) {
                 next();

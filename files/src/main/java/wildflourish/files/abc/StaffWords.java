@@ -11,15 +11,16 @@ import wildflourish.core.music.Key;
 import wildflourish.core.music.WrittenPitch;
 
 /**
- * What the words after a key or the name of a voice say of the staff (ABC 2.1 §4.6): clef, octave, transposition and the like.
+ * What the words after a key or the name of a voice say of the staff (ABC 2.1 §4.6): clef, octave, transposition and the like. What they do not speak of is empty.
  *
- * @param octaves how far notes lie above their letters: a clef with an octave, {@code octave=}, {@code middle=}
- * @param semitones how far they sound above what is written, by {@code transpose=}
- * @param isStated whether any of it was said, so that it holds in place of what was said before
+ * @param clefOctaves octaves that the clef itself says, as in {@code treble-8}, or its middle line in {@code middle=}
+ * @param octaves of {@code octave=}
+ * @param transposition semitones of {@code transpose=}: how far the notes sound above what is written
  * @param others the words that say nothing of the staff, in order
  */
-record StaffWords(int octaves, int semitones, boolean isStated, String others) {
-    static final StaffWords NONE = new StaffWords(0, 0, false, "");
+record StaffWords(
+        Optional<Integer> clefOctaves, Optional<Integer> octaves, Optional<Integer> transposition, String others) {
+    static final StaffWords NONE = new StaffWords(Optional.empty(), Optional.empty(), Optional.empty(), "");
 
     private static final Pattern WORD = Pattern.compile("([A-Za-z-]+)=(\"[^\"]*\"|\\S*)|\\S+");
     private static final Pattern CLEF = Pattern.compile(
@@ -44,46 +45,56 @@ record StaffWords(int octaves, int semitones, boolean isStated, String others) {
         return words.isEmpty() ? NONE : new Reading().read(words);
     }
 
+    /** Whether any of it speaks of the staff. */
+    boolean isStated() {
+        return clefOctaves.isPresent() || octaves.isPresent() || transposition.isPresent();
+    }
+
+    private int semitones() {
+        return transposition.orElse(0);
+    }
+
     /** From letters to what sounds, in a key. */
     Interval above(Key key) {
-        Interval octave = Interval.octaves(octaves);
-        if (semitones % 12 == 0) {
-            return octave.plus(Interval.octaves(semitones / 12));
-        }
-        return octave.plus(interval(key));
+        Interval octave = Interval.octaves(clefOctaves.orElse(0) + octaves.orElse(0));
+        boolean isOctaves = semitones() % 12 == 0;
+        return octave.plus(isOctaves ? Interval.octaves(semitones() / 12) : interval(key));
     }
 
     /** The key of what sounds where a key is written. */
     Key sounding(Key written) {
-        return semitones % 12 == 0 ? written : written.moved(semitones);
+        return semitones() % 12 == 0 ? written : written.moved(semitones());
     }
 
     /** The interval that moves a key to the key of what sounds. */
     private Interval interval(Key key) {
-        int rough = Math.round(semitones * STEPS / 12f);
+        int rough = Math.round(semitones() * STEPS / 12f);
         String from = key.name();
-        String to = key.moved(semitones).name();
+        String to = key.moved(semitones()).name();
         boolean hasTonic = from.matches("[A-G][♯♭]? .*") && !from.equals(to);
         if (!hasTonic) {
-            return new Interval(rough, semitones);
+            return new Interval(rough, semitones());
         }
         int letters = "CDEFGAB".indexOf(to.charAt(0)) - "CDEFGAB".indexOf(from.charAt(0));
-        return new Interval(rough + Math.floorMod(letters - rough + 3, STEPS) - 3, semitones);
+        return new Interval(rough + Math.floorMod(letters - rough + 3, STEPS) - 3, semitones());
     }
 
     /** With what newer words say in place of what these do; what they do not speak of stays. */
     StaffWords with(StaffWords newer) {
-        return newer.isStated ? newer : this;
+        return new StaffWords(
+                newer.clefOctaves.or(() -> clefOctaves),
+                newer.octaves.or(() -> octaves),
+                newer.transposition.or(() -> transposition),
+                newer.others);
     }
 
     /** Goes through the words. */
     private static final class Reading {
-        private int clefOctaves;
+        private Optional<Integer> ofClef = Optional.empty();
         private Optional<Integer> octaves = Optional.empty();
         private Optional<Integer> middle = Optional.empty();
-        private Optional<Integer> semitones = Optional.empty();
+        private Optional<Integer> transposition = Optional.empty();
         private String clef = "treble";
-        private boolean isStated;
         private final List<String> others = new ArrayList<>();
 
         StaffWords read(String words) {
@@ -95,14 +106,10 @@ record StaffWords(int octaves, int semitones, boolean isStated, String others) {
                     property(word.group(1).toLowerCase(Locale.ROOT), word.group(2), word.group());
                 }
             }
-            int byMiddle = middle.map(step -> Math.round((middleOf(clef) - step) / (float) STEPS))
-                    .orElse(0);
-            int all = octaves.orElse(0) + clefOctaves + byMiddle;
-            return new StaffWords(
-                    Math.max(-MOST_OCTAVES, Math.min(MOST_OCTAVES, all)),
-                    semitones.orElse(0),
-                    isStated,
-                    String.join(" ", others));
+            Optional<Integer> byMiddle = middle.map(step -> Math.round((middleOf(clef) - step) / (float) STEPS));
+            Optional<Integer> both =
+                    byMiddle.map(more -> more + ofClef.orElse(0)).or(() -> ofClef);
+            return new StaffWords(both, octaves, transposition, String.join(" ", others));
         }
 
         private void bare(String word) {
@@ -114,23 +121,22 @@ record StaffWords(int octaves, int semitones, boolean isStated, String others) {
         }
 
         private void clef(String word) {
-            isStated = true;
             clef = word.toLowerCase(Locale.ROOT);
             int count = word.endsWith("15") ? 2 : 1;
-            clefOctaves = word.matches(".*\\+(8|15)") ? count : word.matches(".*-(8|15)") ? -count : 0;
+            ofClef = Optional.of(word.matches(".*\\+(8|15)") ? count : word.matches(".*-(8|15)") ? -count : 0);
         }
 
         private void property(String name, String value, String whole) {
             String bare = value.replace("\"", "");
             switch (name) {
                 case "clef" -> clef(bare);
-                case "octave" -> octaves = stated(number(bare, MOST_OCTAVES));
-                case "transpose", "t" -> semitones = stated(number(bare, MOST_SEMITONES));
+                case "octave" -> octaves = number(bare, MOST_OCTAVES);
+                case "transpose", "t" -> transposition = number(bare, MOST_SEMITONES);
                 case "middle", "m" ->
-                    middle = stated(NoteToken.at(bare, 0, bare.length())
+                    middle = NoteToken.at(bare, 0, bare.length())
                             .filter(token -> !token.isRest())
                             .map(token -> WrittenPitch.of(token.step(), 0, Math.max(-1, Math.min(10, token.octave())))
-                                    .staffStep()));
+                                    .staffStep());
                 default -> {
                     // Natural signs right after a key are no property; the other properties speak of how the staff
                     // looks.
@@ -139,11 +145,6 @@ record StaffWords(int octaves, int semitones, boolean isStated, String others) {
                     }
                 }
             }
-        }
-
-        private <T> Optional<T> stated(Optional<T> value) {
-            isStated |= value.isPresent();
-            return value;
         }
 
         private static Optional<Integer> number(String words, int most) {

@@ -11,6 +11,7 @@ import java.util.NavigableMap;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
+import java.util.function.UnaryOperator;
 import wildflourish.core.music.Fraction;
 import wildflourish.core.music.Interval;
 import wildflourish.core.music.Key;
@@ -197,7 +198,18 @@ final class TuneBuilder {
                 tuplets.add(new Tuplet(tupletFirst.orElse(id), id, tupletActual, tupletInTimeOf));
             }
         }
-        current.add(new Note(id, pitches, duration(notated, played), marks(), cents));
+        Optional<Note> before = lastNote();
+        boolean isSlur = before.filter(last -> isTieToOther(last, pitches)).isPresent();
+        if (isSlur) {
+            changeLast(Joins::withTieAsSlur);
+        }
+        Marks marks = marks();
+        current.add(new Note(
+                id,
+                pitches,
+                duration(notated, played),
+                isSlur ? marks.withJoins(marks.joins().withSlurClosed()) : marks,
+                cents));
         barsOfNotes.add(bars.size());
         stretches.put(id, stretch);
         if (!pitches.isEmpty()) {
@@ -211,6 +223,22 @@ final class TuneBuilder {
         slursOpen = 0;
         isAdjacent = true;
         return id;
+    }
+
+    /** Whether a tie joins a note to others than itself: then it is a slur (ABC 2.1 §4.11: a tie joins two notes of one pitch). */
+    private static boolean isTieToOther(Note last, List<WrittenPitch> next) {
+        return last.marks().joins().tied()
+                && !next.isEmpty()
+                && last.pitches().stream().noneMatch(next::contains);
+    }
+
+    private Optional<Note> lastNote() {
+        if (!current.isEmpty()) {
+            return Optional.of(current.get(current.size() - 1));
+        }
+        List<Note> notes =
+                bars.isEmpty() ? List.of() : bars.get(bars.size() - 1).notes();
+        return notes.isEmpty() ? Optional.empty() : Optional.of(notes.get(notes.size() - 1));
     }
 
     /** What waited for this note; nearly always nothing. */
@@ -267,32 +295,37 @@ final class TuneBuilder {
         return true;
     }
 
-    private boolean joinLast(java.util.function.UnaryOperator<Joins> change) {
-        if (current.isEmpty()) {
-            return tieOverBar(change);
+    /** A sign that belongs to the note before it, which may stand before the last bar line. */
+    private boolean joinLast(UnaryOperator<Joins> change) {
+        if (!current.isEmpty()) {
+            return changeLast(change);
         }
-        int at = current.size() - 1;
-        Note last = current.get(at);
-        current.set(
-                at,
-                last.withMarks(last.marks().withJoins(change.apply(last.marks().joins()))));
+        if (lastNote().isEmpty() || isAdjacent) {
+            return false;
+        }
+        changeLast(change);
+        holdTies(bars.get(bars.size() - 1).notes());
         return true;
     }
 
-    /** A sign that stands after the bar line but belongs to the note before it. */
-    private boolean tieOverBar(java.util.function.UnaryOperator<Joins> change) {
-        if (bars.isEmpty() || bars.get(bars.size() - 1).notes().isEmpty() || isAdjacent) {
-            return false;
+    private boolean changeLast(UnaryOperator<Joins> change) {
+        if (!current.isEmpty()) {
+            changeLast(current, change);
+            return true;
         }
         Bar bar = bars.get(bars.size() - 1);
         List<Note> notes = new ArrayList<>(bar.notes());
-        Note last = notes.get(notes.size() - 1);
-        notes.set(
-                notes.size() - 1,
-                last.withMarks(last.marks().withJoins(change.apply(last.marks().joins()))));
+        changeLast(notes, change);
         bars.set(bars.size() - 1, new Bar(notes, bar.sides(), bar.ending(), bar.change()));
-        holdTies(notes);
         return true;
+    }
+
+    private static void changeLast(List<Note> notes, UnaryOperator<Joins> change) {
+        int at = notes.size() - 1;
+        Note last = notes.get(at);
+        notes.set(
+                at,
+                last.withMarks(last.marks().withJoins(change.apply(last.marks().joins()))));
     }
 
     private void holdTies(List<Note> bar) {
