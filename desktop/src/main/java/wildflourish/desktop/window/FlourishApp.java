@@ -35,6 +35,7 @@ import wildflourish.desktop.play.Player;
 import wildflourish.desktop.play.PretendSpeaker;
 import wildflourish.files.abc.BookReader;
 import wildflourish.files.store.BookStore;
+import wildflourish.files.store.FileForm;
 import wildflourish.files.store.StoredBook;
 
 /**
@@ -200,10 +201,7 @@ public final class FlourishApp extends Application {
                 throw new IOException("the demo book does not ship with the application");
             }
             Parsed<Book> book = BookReader.read(new String(in.readAllBytes(), StandardCharsets.UTF_8));
-            return new Parsed<>(
-                    new StoredBook(
-                            path, new StoredBook.Form(StandardCharsets.UTF_8, false), Optional.empty(), book.value()),
-                    book.problems());
+            return new Parsed<>(new StoredBook(path, FileForm.USUAL, Optional.empty(), book.value()), book.problems());
         }
     }
 

@@ -3,10 +3,6 @@ package wildflourish.files.store;
 import java.io.IOException;
 import java.nio.ByteBuffer;
 import java.nio.channels.FileChannel;
-import java.nio.charset.CharacterCodingException;
-import java.nio.charset.Charset;
-import java.nio.charset.CodingErrorAction;
-import java.nio.charset.StandardCharsets;
 import java.nio.file.AccessDeniedException;
 import java.nio.file.AtomicMoveNotSupportedException;
 import java.nio.file.FileSystemException;
@@ -17,7 +13,9 @@ import java.nio.file.StandardOpenOption;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.Function;
+import java.util.stream.Stream;
 import wildflourish.core.problem.Parsed;
+import wildflourish.core.problem.Problem;
 import wildflourish.core.version.Book;
 import wildflourish.core.version.Lesson;
 import wildflourish.files.abc.BookReader;
@@ -26,13 +24,12 @@ import wildflourish.files.abc.Progress;
 
 /** Opens and saves books. A save is written aside, flushed to the disk and renamed: the file is the old one or the new one, never half. */
 public final class BookStore {
-    private static final String BYTE_ORDER_MARK = "\uFEFF";
     /** Far beyond any tunebook: a bigger file is not one. */
     private static final long MOST_BYTES = 64L << 20;
 
     private BookStore() {}
 
-    /** Reads a book; UTF-8, or Latin-1 where the bytes are no UTF-8. Throws IOException when the file cannot be read at all. */
+    /** Reads a book in the encoding it is in, see {@link FileForm}. Throws IOException when the file cannot be read at all. */
     public static Parsed<StoredBook> open(Path path) throws IOException {
         return open(path, Progress.NONE);
     }
@@ -40,26 +37,23 @@ public final class BookStore {
     /** Reads a book with somebody following, who may stop it. */
     public static Parsed<StoredBook> open(Path path, Progress progress) throws IOException {
         byte[] bytes = bookBytes(path);
-        Content content = Content.of(bytes);
-        Parsed<Book> book = BookReader.read(content.text, progress);
+        FileForm.Content content = FileForm.read(bytes);
+        Parsed<Book> book = BookReader.read(content.text(), progress);
         return new Parsed<>(
-                new StoredBook(path, content.form, Optional.of(Sums.of(bytes)), book.value()), book.problems());
+                new StoredBook(path, content.form(), Optional.of(Sums.of(bytes)), book.value()),
+                with(content.problems(), book.problems()));
     }
 
     /** Reads a book lesson by lesson, each asked a question and let go, with somebody following. */
     public static <T> Parsed<List<T>> each(Path path, Function<Lesson, List<T>> question, Progress progress)
             throws IOException {
-        return BookReader.each(Content.of(bookBytes(path)).text, question, progress);
+        FileForm.Content content = FileForm.read(bookBytes(path));
+        Parsed<List<T>> answers = BookReader.each(content.text(), question, progress);
+        return new Parsed<>(answers.value(), with(content.problems(), answers.problems()));
     }
 
-    /** The text of a file, and how it is written there. */
-    private record Content(String text, StoredBook.Form form) {
-        static Content of(byte[] bytes) {
-            Charset charset = charsetOf(bytes);
-            String text = new String(bytes, charset);
-            boolean hasMark = text.startsWith(BYTE_ORDER_MARK);
-            return new Content(hasMark ? text.substring(1) : text, new StoredBook.Form(charset, hasMark));
-        }
+    private static List<Problem> with(List<Problem> ofFile, List<Problem> ofBook) {
+        return Stream.concat(ofFile.stream(), ofBook.stream()).toList();
     }
 
     private static byte[] bookBytes(Path path) throws IOException {
@@ -83,21 +77,8 @@ public final class BookStore {
         }
     }
 
-    private static Charset charsetOf(byte[] bytes) {
-        try {
-            StandardCharsets.UTF_8
-                    .newDecoder()
-                    .onMalformedInput(CodingErrorAction.REPORT)
-                    .onUnmappableCharacter(CodingErrorAction.REPORT)
-                    .decode(ByteBuffer.wrap(bytes));
-            return StandardCharsets.UTF_8;
-        } catch (CharacterCodingException e) {
-            return StandardCharsets.ISO_8859_1;
-        }
-    }
-
     /**
-     * Saves; a Latin-1 book that has gained other letters is saved as UTF-8. Returns the book as it is stored now. Throws
+     * Saves in the form of the file; a book that has gained letters its encoding does not have is saved as UTF-8. Returns the book as it is stored now. Throws
      * ChangedUnderneathException when another program has written the file since it was read.
      */
     public static StoredBook save(StoredBook stored) throws IOException {
@@ -106,12 +87,13 @@ public final class BookStore {
                 && !Sums.of(bytesOf(stored.path())).equals(stored.seen().get())) {
             throw new ChangedUnderneathException(stored.path());
         }
-        StoredBook.Form form = stored.form();
-        String text = (form.hasByteOrderMark() ? BYTE_ORDER_MARK : "") + BookWriter.write(stored.book());
-        Charset charset = form.charset().newEncoder().canEncode(text) ? form.charset() : StandardCharsets.UTF_8;
-        byte[] bytes = text.getBytes(charset);
+        String text = BookWriter.write(stored.book());
+        FileForm form =
+                stored.form().canStore(text) ? stored.form() : stored.form().asUtf8();
+        boolean isConverted = !form.charset().equals(stored.form().charset());
+        byte[] bytes = form.bytes(isConverted ? FileForm.declaredUtf8(text) : text);
         writeAside(stored.path(), bytes);
-        StoredBook.Form stays = new StoredBook.Form(charset, form.hasByteOrderMark());
+        FileForm stays = form.old().isEmpty() ? form : FileForm.read(bytes).form();
         return new StoredBook(stored.path(), stays, Optional.of(Sums.of(bytes)), stored.book());
     }
 

@@ -1,9 +1,10 @@
 package wildflourish.files.store;
 
-import java.nio.charset.Charset;
 import java.nio.file.Path;
+import java.util.List;
 import java.util.Optional;
 import wildflourish.core.version.Book;
+import wildflourish.core.version.BookItem;
 
 /**
  * A book with what has to be remembered of its file.
@@ -12,10 +13,7 @@ import wildflourish.core.version.Book;
  * @param seen the sum of the file's bytes when it was last read or written, to notice other writers; empty when whatever is there may be
  *     replaced
  */
-public record StoredBook(Path path, Form form, Optional<String> seen, Book book) {
-    /** The encoding of a file, and whether it begins with the mark some editors put first. */
-    public record Form(Charset charset, boolean hasByteOrderMark) {}
-
+public record StoredBook(Path path, FileForm form, Optional<String> seen, Book book) {
     public StoredBook with(Book newBook) {
         return new StoredBook(path, form, seen, newBook);
     }
@@ -23,6 +21,16 @@ public record StoredBook(Path path, Form form, Optional<String> seen, Book book)
     /** To be stored at a path; whatever stands there already may be replaced, unless it is the book's own. */
     public StoredBook at(Path newPath) {
         return newPath.equals(path) ? this : new StoredBook(newPath, form, Optional.empty(), book);
+    }
+
+    /** To be stored as UTF-8, whatever it was. */
+    public StoredBook asUtf8() {
+        List<BookItem> items = book.items().stream()
+                .map(item -> item instanceof BookItem.Text heading
+                        ? new BookItem.Text(FileForm.declaredUtf8(heading.text()))
+                        : item)
+                .toList();
+        return new StoredBook(path, form.asUtf8(), seen, new Book(items));
     }
 
     /** To be stored over whatever stands at its path now. */
