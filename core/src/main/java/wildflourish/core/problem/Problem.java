@@ -8,8 +8,19 @@ package wildflourish.core.problem;
  * @param place where it stands
  * @param message what is wrong, one sentence
  * @param hint what to do about it, one sentence
+ * @param tune the tune of the book that it is about, counted from 1; 0 where it is about no one tune
  */
-public record Problem(Severity severity, String code, Place place, String message, String hint) {
+public record Problem(Severity severity, String code, Place place, String message, String hint, int tune) {
+    /** About no one tune. */
+    public Problem(Severity severity, String code, Place place, String message, String hint) {
+        this(severity, code, place, message, hint, 0);
+    }
+
+    /** About a tune of the book, counted from 1. */
+    public Problem about(int place) {
+        return new Problem(severity, code, this.place, message, hint, place);
+    }
+
     /** One line: where, what, what to do. */
     @Override
     public String toString() {

@@ -10,6 +10,7 @@ import wildflourish.core.instrument.Instrument;
 import wildflourish.core.instrument.School;
 import wildflourish.core.instrument.Schools;
 import wildflourish.core.music.Fraction;
+import wildflourish.core.music.Key;
 import wildflourish.core.music.WrittenPitch;
 import wildflourish.core.ornament.Profile;
 import wildflourish.core.placing.Question;
@@ -17,6 +18,7 @@ import wildflourish.core.tune.Tune;
 import wildflourish.core.version.Lesson;
 import wildflourish.core.version.Stair;
 import wildflourish.core.version.Version;
+import wildflourish.files.abc.Fields;
 
 /** What the user named on the command line, looked up; a name that is not known is a fault of use. */
 final class Asked {
@@ -78,6 +80,23 @@ final class Asked {
 
     static WrittenPitch pitch(String name) {
         return found(name, WrittenPitch::parse);
+    }
+
+    /** A key as people say it: {@code G minor}, {@code Bb}, {@code E flat}, {@code F sharp minor}, {@code Ador}. */
+    static Key key(String words) {
+        String signs = words.trim()
+                .replace('♯', '#')
+                .replace('♭', 'b')
+                .replaceFirst("(?i)^([A-G])[ -]?flat\\b", "$1b")
+                .replaceFirst("(?i)^([A-G])[ -]?sharp\\b", "$1#");
+        String tonic = signs.isEmpty() ? "" : signs.substring(0, 1).toUpperCase(Locale.ROOT) + signs.substring(1);
+        return Fields.strangeMode(tonic).isPresent()
+                ? noKey(words)
+                : Fields.key(tonic).orElseGet(() -> noKey(words));
+    }
+
+    private static Key noKey(String words) {
+        throw new UsageException("there is no key “" + words + "”; say one such as \"G minor\", Bb or \"E flat\"");
     }
 
     static Fraction tempo(String beats) {

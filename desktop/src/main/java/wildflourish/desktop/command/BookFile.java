@@ -3,8 +3,9 @@ package wildflourish.desktop.command;
 import java.io.IOException;
 import java.io.PrintWriter;
 import java.nio.file.Path;
+import java.util.HashSet;
 import java.util.List;
-import java.util.Optional;
+import java.util.Set;
 import java.util.function.Function;
 import wildflourish.core.problem.Parsed;
 import wildflourish.core.problem.Problem;
@@ -17,28 +18,32 @@ final class BookFile {
     private BookFile() {}
 
     static StoredBook open(Path path, PrintWriter err) {
+        Parsed<StoredBook> opened = read(path);
+        tell(path, opened.problems(), err);
+        return opened.value();
+    }
+
+    private static Parsed<StoredBook> read(Path path) {
         try {
             Parsed<StoredBook> opened = BookStore.open(path);
-            tell(path, opened.problems(), err);
             if (opened.value().book().lessons().isEmpty()) {
                 throw withoutTune(path);
             }
-            return opened.value();
+            return opened;
         } catch (IOException e) {
             throw new UsageException("cannot read: " + e.getMessage());
         }
     }
 
-    /** Asks each lesson of a book a question and lets it go; tells the book's problems and how far it is on standard error. */
-    static <T> List<T> each(Path path, Function<Lesson, List<T>> question, PrintWriter err) {
+    /** Asks each lesson of a book a question and lets it go; tells how far it is on standard error. The problems are those of the book. */
+    static <T> Parsed<List<T>> each(Path path, Function<Lesson, List<T>> question, PrintWriter err) {
         Tally tally = new Tally(err, "of the book looked at");
         try {
             Parsed<List<T>> answers = BookStore.each(path, question, tally::reached);
-            tell(path, answers.problems(), err);
             if (answers.problems().stream().anyMatch(problem -> problem.code().equals("no-tune"))) {
                 throw withoutTune(path);
             }
-            return answers.value();
+            return answers;
         } catch (IOException e) {
             throw new UsageException("cannot read: " + e.getMessage());
         }
@@ -52,14 +57,19 @@ final class BookFile {
         return new UsageException(path + " has no tune in it; a tune begins with a line X:1");
     }
 
-    /** The tunes of a book with what was made of them, or only the one with a number. */
-    static List<Lesson> lessons(Path path, Optional<Integer> number, PrintWriter err) {
-        List<Lesson> lessons = open(path, err).book().lessons().stream()
-                .filter(lesson -> number.isEmpty() || lesson.tune().header().number() == number.get())
-                .toList();
-        if (lessons.isEmpty()) {
-            throw new UsageException(path + " has no tune X:" + number.orElse(0));
-        }
-        return lessons;
+    /** The tunes of a book that are meant, with what was made of them; only what is wrong with these is told. */
+    static List<Lesson> lessons(Path path, TuneChoice choice, PrintWriter err) {
+        Parsed<StoredBook> opened = read(path);
+        List<Lesson> lessons = opened.value().book().lessons();
+        List<Integer> meant = choice.of(lessons, path);
+        Set<Integer> told = new HashSet<>(Set.of(0));
+        meant.forEach(each -> told.add(each + 1));
+        tell(
+                path,
+                opened.problems().stream()
+                        .filter(problem -> told.contains(problem.tune()))
+                        .toList(),
+                err);
+        return meant.stream().map(lessons::get).toList();
     }
 }

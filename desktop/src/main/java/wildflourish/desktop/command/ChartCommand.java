@@ -11,6 +11,7 @@ import java.util.Optional;
 import java.util.concurrent.Callable;
 import java.util.stream.Collectors;
 import picocli.CommandLine.Command;
+import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Model.CommandSpec;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Spec;
@@ -34,7 +35,6 @@ import wildflourish.core.version.Lesson;
 import wildflourish.core.version.Playing;
 import wildflourish.core.version.Stair;
 import wildflourish.core.version.Version;
-import wildflourish.files.abc.BookReader;
 import wildflourish.files.export.ChartExporter;
 import wildflourish.files.export.ExportForm;
 import wildflourish.files.store.BookStore;
@@ -53,7 +53,7 @@ final class ChartCommand implements Callable<Integer> {
     @Option(names = "--note", description = "which ornaments a note bears, such as B4 or F#5")
     private Optional<String> note = Optional.empty();
 
-    @Option(names = "--key", description = "the key that the note stands in, such as D, Em or Ador")
+    @Option(names = "--key", description = "the key that the note stands in, such as D, Em, Ador or \"E flat\"")
     private String key = "D";
 
     @Option(names = "--format", description = "table, json or csv")
@@ -64,7 +64,7 @@ final class ChartCommand implements Callable<Integer> {
             description = "writes it to this file in place of listing it; its ending says as what: pdf, svg or png")
     private Optional<Path> out = Optional.empty();
 
-    @Option(names = "--paper", description = "of a PDF: a4 (the default), a3 or letter")
+    @Option(names = "--paper", description = "of a PDF: a4, a3 or letter")
     private PaperName paper = PaperName.A4;
 
     @Option(
@@ -72,8 +72,8 @@ final class ChartCommand implements Callable<Integer> {
             description = "a tunebook: the notes of its first tune alone, or of the one that --tune names")
     private Optional<Path> book = Optional.empty();
 
-    @Option(names = "--tune", description = "the tune with this X: number")
-    private Optional<Integer> tune = Optional.empty();
+    @Mixin
+    private TuneChoice choice = new TuneChoice();
 
     @Option(names = "--version", description = "every note of the stage with this name, those of its ornaments too")
     private Optional<String> version = Optional.empty();
@@ -100,7 +100,7 @@ final class ChartCommand implements Callable<Integer> {
             if (out.isPresent() || note.isPresent() || book.isPresent()) {
                 throw new UsageException("name the instrument: --instrument whistle-d");
             }
-            Listing.print(spec.commandLine().getOut(), instruments(), format);
+            Listing.print(spec.commandLine().getOut(), instruments(), format, Legends.trust());
             return Flourish.DONE;
         }
         Instrument asked = Asked.instrument(instrument.get());
@@ -113,7 +113,7 @@ final class ChartCommand implements Callable<Integer> {
         List<Map<String, String>> rows = note.isPresent()
                 ? bearings(wish)
                 : notes(asked).stream().filter(row -> isOf(wish, row)).toList();
-        Listing.print(spec.commandLine().getOut(), rows, format);
+        Listing.print(spec.commandLine().getOut(), rows, format, note.isPresent() ? List.of() : Legends.chart(asked));
         return Flourish.DONE;
     }
 
@@ -134,7 +134,7 @@ final class ChartCommand implements Callable<Integer> {
     /** The notes of a tune, of its stage or its phrase. */
     private ChartNotes ofTune(Path path, Instrument asked) {
         Lesson lesson =
-                BookFile.lessons(path, tune, spec.commandLine().getErr()).get(0);
+                BookFile.lessons(path, choice, spec.commandLine().getErr()).get(0);
         Version plain = Version.plain("chart", Playing.usual(lesson.tune(), asked));
         if (version.isPresent()) {
             return ChartNotes.of(
@@ -198,13 +198,7 @@ final class ChartCommand implements Callable<Integer> {
     }
 
     private Key keyAsked() {
-        return BookReader.read("X:1\nT:Key\nM:4/4\nL:1/8\nK:" + key + "\nC8|\n")
-                .value()
-                .lessons()
-                .get(0)
-                .tune()
-                .header()
-                .key();
+        return Asked.key(key);
     }
 
     /** One row an ornament: the buttons that it takes or the notes that sound with it, or why it is not to be had. */

@@ -9,6 +9,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.concurrent.Callable;
 import picocli.CommandLine.Command;
+import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Model.CommandSpec;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
@@ -16,6 +17,9 @@ import picocli.CommandLine.Spec;
 import wildflourish.core.instrument.Instrument;
 import wildflourish.core.ornament.Profile;
 import wildflourish.core.placing.Remark;
+import wildflourish.core.problem.Parsed;
+import wildflourish.core.problem.Place;
+import wildflourish.core.problem.Problem;
 import wildflourish.core.tune.Tune;
 import wildflourish.core.version.Lesson;
 import wildflourish.core.version.Playing;
@@ -24,6 +28,10 @@ import wildflourish.core.words.Words;
 
 @Command(name = "check", description = "Says what to look at in a book.")
 final class CheckCommand implements Callable<Integer> {
+    private static final List<String> LEGEND = List.of(
+            "place N: the tune at that place of the book, from 1. line and column: in the file, from 1.",
+            "Without a line: of the notes and of what is placed on them, for the instrument and student asked about.");
+
     @Spec
     private CommandSpec spec = CommandSpec.create();
 
@@ -39,40 +47,86 @@ final class CheckCommand implements Callable<Integer> {
     @Option(names = "--format", description = "table, json or csv")
     private Listing.Format format = Listing.Format.TABLE;
 
+    @Mixin
+    private TuneChoice choice = new TuneChoice();
+
+    @Option(names = "--version", description = "only the stages with this name")
+    private Optional<String> version = Optional.empty();
+
     @Override
     public Integer call() {
         PrintWriter out = spec.commandLine().getOut();
         PrintWriter err = spec.commandLine().getErr();
         Profile profile = Asked.profile(student);
         Instrument usual = Asked.instrument(instrument);
-        List<Map<String, String>> rows = BookFile.each(file, lesson -> remarks(lesson, usual, profile), err);
+        List<Map<String, Object>> rows = choice.isEvery() && version.isEmpty()
+                ? ofBook(err, usual, profile)
+                : BookFile.lessons(file, choice, err).stream()
+                        .flatMap(lesson -> remarks(lesson, usual, profile, version).stream())
+                        .toList();
         if (rows.isEmpty() && format == Listing.Format.TABLE) {
             out.println("Nothing to remark: every note and every placement fits.");
         } else {
-            Listing.print(out, rows, format);
+            Listing.print(out, rows, format, LEGEND);
         }
         out.flush();
         return Flourish.DONE;
     }
 
-    private static List<Map<String, String>> remarks(Lesson lesson, Instrument usual, Profile profile) {
+    /** What is wrong with the text of the book, then what there is to say of each tune. */
+    private List<Map<String, Object>> ofBook(PrintWriter err, Instrument usual, Profile profile) {
+        Parsed<List<Map<String, Object>>> answers =
+                BookFile.each(file, lesson -> remarks(lesson, usual, profile, version), err);
+        List<Map<String, Object>> rows = new ArrayList<>();
+        for (Problem problem : answers.problems()) {
+            rows.add(row(
+                    problem.tune() == 0 ? "–" : "place " + problem.tune(),
+                    "–",
+                    Optional.of(problem.place()),
+                    problem.message() + ". " + problem.hint()));
+        }
+        rows.addAll(answers.value());
+        return rows;
+    }
+
+    private static Map<String, Object> row(String tune, String version, Optional<Place> place, String remark) {
+        Map<String, Object> row = new LinkedHashMap<>();
+        row.put("tune", tune);
+        row.put("version", version);
+        row.put("line", place.map(Place::line));
+        row.put("column", place.map(Place::column));
+        row.put("remark", remark);
+        return row;
+    }
+
+    private static List<Map<String, Object>> remarks(
+            Lesson lesson, Instrument usual, Profile profile, Optional<String> name) {
         Tune tune = lesson.tune();
-        List<Version> versions = lesson.versions().isEmpty()
+        List<Version> all = lesson.versions().isEmpty()
                 ? List.of(Version.plain("plain", Playing.usual(tune, usual)))
                 : lesson.versions();
-        List<Map<String, String>> rows = new ArrayList<>();
+        List<Version> versions = name.isEmpty()
+                ? all
+                : all.stream()
+                        .filter(each -> each.name().equalsIgnoreCase(name.get()))
+                        .toList();
+        if (versions.isEmpty()) {
+            throw new UsageException("“" + tune.title() + "” has no version “" + name.orElse("") + "”; there are "
+                    + String.join(", ", all.stream().map(Version::name).toList()));
+        }
+        List<Map<String, Object>> rows = new ArrayList<>();
         Optional<String> before = Optional.empty();
         for (Version version : versions) {
             for (Remark remark : Remark.of(tune, version, profile)) {
-                Map<String, String> row = new LinkedHashMap<>();
-                row.put("tune", tune.header().number() + " " + tune.title());
-                row.put("version", version.name());
-                row.put("remark", Words.of(remark, tune, version));
                 boolean isRepeated = remark instanceof Remark.MissingNote
                         && before.isPresent()
                         && !before.get().equals(version.name());
                 if (!isRepeated) {
-                    rows.add(row);
+                    rows.add(row(
+                            tune.header().number() + " " + tune.title(),
+                            version.name(),
+                            Optional.empty(),
+                            Words.of(remark, tune, version)));
                 }
             }
             before = before.or(() -> Optional.of(version.name()));

@@ -6,7 +6,10 @@ import java.util.Optional;
 import java.util.concurrent.Callable;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;
+import wildflourish.core.version.Lesson;
+import wildflourish.core.version.Stair;
 import wildflourish.desktop.action.ActionRow;
+import wildflourish.desktop.window.FlourishApp;
 
 @Command(name = "demo", description = "Opens the window on the demo book.")
 final class DemoCommand implements Callable<Integer> {
@@ -48,6 +51,9 @@ final class DemoCommand implements Callable<Integer> {
 
     @Override
     public Integer call() {
+        if (tune.isPresent() || stage.isPresent() || note.isPresent()) {
+            checkPlaces();
+        }
         List<String> parameters = new ArrayList<>();
         shot.ifPresent(file -> parameters.add("--shot=" + file));
         tune.ifPresent(number -> parameters.add("--tune=" + number));
@@ -63,6 +69,26 @@ final class DemoCommand implements Callable<Integer> {
         }
         WindowStart.launch(parameters);
         return Flourish.DONE;
+    }
+
+    /** Refuses a tune, stage or note that the demo book does not have, before any window opens. */
+    private void checkPlaces() {
+        List<Lesson> lessons = FlourishApp.demoLessons();
+        within("tune", tune, lessons.size());
+        Lesson lesson = lessons.get(tune.orElse(1) - 1);
+        within("note", note, lesson.tune().notes().size());
+        Optional<Stair> stair = instrument
+                .map(Asked::instrument)
+                .map(lesson::stairFor)
+                .orElseGet(() -> lesson.stairs().stream().findFirst());
+        within("stage", stage, stair.map(each -> each.stages().size()).orElse(1));
+    }
+
+    private static void within(String what, Optional<Integer> number, int most) {
+        if (number.isPresent() && (number.get() < 1 || number.get() > most)) {
+            throw new UsageException(
+                    "there are " + what + "s 1 to " + most + " there, no " + what + " " + number.get());
+        }
     }
 
     private static String known(String ids) {

@@ -3,29 +3,30 @@ package wildflourish.desktop.command;
 import java.io.IOException;
 import java.io.PrintWriter;
 import java.io.UncheckedIOException;
-import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.concurrent.Callable;
+import java.util.stream.IntStream;
 import picocli.CommandLine.Command;
+import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Model.CommandSpec;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
 import picocli.CommandLine.Spec;
 import wildflourish.core.instrument.Instrument;
+import wildflourish.core.music.Tempo;
 import wildflourish.core.ornament.Profile;
 import wildflourish.core.performance.Reeds;
-import wildflourish.core.version.Book;
 import wildflourish.core.version.Lesson;
 import wildflourish.core.version.Playing;
 import wildflourish.core.version.Version;
-import wildflourish.files.abc.BookWriter;
 import wildflourish.files.export.ExportForm;
 import wildflourish.files.export.Exporter;
 import wildflourish.files.store.BookStore;
+import wildflourish.files.store.StoredBook;
 
 @Command(name = "export", description = "Takes tunes away as ABC, MIDI, WAV, PDF, SVG or PNG.")
 final class ExportCommand implements Callable<Integer> {
@@ -41,8 +42,17 @@ final class ExportCommand implements Callable<Integer> {
     @Option(names = "--out", required = true, description = "the file to write; a folder when there are several")
     private Path out = Path.of("");
 
-    @Option(names = "--tune", description = "the tune with this X: number")
-    private Optional<Integer> tune = Optional.empty();
+    @Mixin
+    private TuneChoice choice = new TuneChoice();
+
+    @Option(
+            names = "--tempo",
+            paramLabel = "BEATS",
+            description = "beats a minute of the tune type's beat, in place of the stage's own tempo")
+    private Optional<String> tempo = Optional.empty();
+
+    @Option(names = "--utf8", description = "a whole book as UTF-8, whatever its own encoding is")
+    private boolean isUtf8;
 
     @Option(names = "--version", description = "the stage with this name")
     private Optional<String> version = Optional.empty();
@@ -67,12 +77,14 @@ final class ExportCommand implements Callable<Integer> {
                         "cannot export as “" + form + "”; there are abc, midi, wav, pdf, svg and png"));
         Exporter signs = new Exporter(Asked.profile(student), Asked.paper(paper));
         Exporter exporter = (smallNotes ? signs.withSmallNotes() : signs).with(reeds());
-        Book book = BookFile.open(file, spec.commandLine().getErr()).book();
-        if (asked == ExportForm.ABC && tune.isEmpty() && version.isEmpty()) {
-            write(said, out, BookWriter.write(book).getBytes(StandardCharsets.UTF_8));
+        boolean isWholeBook = asked == ExportForm.ABC && choice.isEvery() && version.isEmpty();
+        if (isWholeBook) {
+            StoredBook book = BookFile.open(file, spec.commandLine().getErr());
+            write(said, out, (isUtf8 ? book.asUtf8() : book).bytes());
             return Flourish.DONE;
         }
-        List<Exporter.Take> takes = takes(book);
+        List<Exporter.Take> takes =
+                takes(BookFile.lessons(file, choice, spec.commandLine().getErr()));
         if (asked == ExportForm.PDF) {
             String title = takes.size() == 1 ? takes.get(0).tune().title() : String.valueOf(file.getFileName());
             write(said, out, exporter.pdf(takes, title));
@@ -92,20 +104,10 @@ final class ExportCommand implements Callable<Integer> {
         }
     }
 
-    private List<Exporter.Take> takes(Book book) {
-        List<Lesson> lessons = tune.isEmpty()
-                ? book.lessons()
-                : List.of(book.numbered(tune.get())
-                        .orElseThrow(() -> new UsageException(file + " has no tune X:" + tune.get() + "; it has "
-                                + String.join(
-                                        ", ",
-                                        book.lessons().stream()
-                                                .map(lesson -> String.valueOf(
-                                                        lesson.tune().header().number()))
-                                                .toList()))));
+    private List<Exporter.Take> takes(List<Lesson> lessons) {
         List<Exporter.Take> takes = new ArrayList<>();
         for (Lesson lesson : lessons) {
-            versionOf(lesson).ifPresent(chosen -> takes.add(new Exporter.Take(lesson.tune(), chosen)));
+            versionOf(lesson).ifPresent(chosen -> takes.add(new Exporter.Take(lesson.tune(), timed(chosen))));
         }
         if (takes.isEmpty()) {
             throw new UsageException("no tune has a version “" + version.orElse("") + "”; there are "
@@ -118,6 +120,14 @@ final class ExportCommand implements Callable<Integer> {
                                     .toList()));
         }
         return takes;
+    }
+
+    private Version timed(Version chosen) {
+        Playing playing = chosen.playing();
+        return tempo.isEmpty()
+                ? chosen
+                : chosen.withPlaying(playing.withTempo(
+                        new Tempo(Asked.tempo(tempo.get()), playing.tempo().beatLength())));
     }
 
     /** The version asked for; without a name the fullest stage, or the plain tune where there is none. */
@@ -136,20 +146,17 @@ final class ExportCommand implements Callable<Integer> {
 
     private void writeEach(PrintWriter said, Exporter exporter, List<Exporter.Take> takes, ExportForm asked)
             throws IOException {
-        try {
-            Files.createDirectories(out);
-        } catch (IOException e) {
-            throw new UsageException("cannot make the folder " + out + " for " + takes.size()
-                    + " files; name another place, or one tune with --tune");
-        }
+        folder(takes.size());
+        FileNames names = new FileNames();
+        List<Path> paths = takes.stream()
+                .map(take -> out.resolve(names.of(
+                        take.tune().header().number() + " " + take.tune().title(), asked.ending())))
+                .toList();
         Tally tally = new Tally(spec.commandLine().getErr(), "tunes written");
         try {
-            takes.parallelStream().forEach(take -> {
-                String title =
-                        take.tune().title().replaceAll("[^\\p{L}\\p{N} '-]", "").trim();
-                String name = take.tune().header().number() + " " + title + "." + asked.ending();
+            IntStream.range(0, takes.size()).parallel().forEach(i -> {
                 try {
-                    writeOneOfMany(said, out.resolve(name), exporter.export(take, asked));
+                    writeOneOfMany(said, paths.get(i), exporter.export(takes.get(i), asked));
                 } catch (IOException e) {
                     throw new UncheckedIOException(e);
                 }
@@ -157,6 +164,18 @@ final class ExportCommand implements Callable<Integer> {
             });
         } catch (UncheckedIOException e) {
             throw new IOException(e.getMessage(), e);
+        }
+    }
+
+    /** The folder named for several files is made where the one it lies in is there. */
+    private void folder(int files) {
+        try {
+            if (!Files.isDirectory(out)) {
+                Files.createDirectory(out);
+            }
+        } catch (IOException e) {
+            throw new UsageException("cannot make the folder " + out + " for " + files
+                    + " files; name another place, or one tune with --tune");
         }
     }
 

@@ -18,7 +18,6 @@ import wildflourish.core.music.Key;
 import wildflourish.core.plain.BestFit;
 import wildflourish.core.tune.Tune;
 import wildflourish.core.words.NeedsWords;
-import wildflourish.files.abc.Fields;
 
 @Command(
         name = "fit",
@@ -59,7 +58,11 @@ final class FitCommand implements Callable<Integer> {
                 ? BestFit.instruments(kind)
                 : owned.stream().map(Asked::instrument).toList();
         if (isRecording) {
-            Listing.print(spec.commandLine().getOut(), recordings(instruments), format);
+            Listing.print(
+                    spec.commandLine().getOut(),
+                    recordings(instruments),
+                    format,
+                    List.of("recording: how far to move it, in semitones; + up, - down."));
             return Flourish.DONE;
         }
         List<Map<String, String>> rows = new ArrayList<>();
@@ -75,14 +78,18 @@ final class FitCommand implements Callable<Integer> {
                 rows.add(row);
             }
         }
-        Listing.print(spec.commandLine().getOut(), rows, format);
+        Listing.print(
+                spec.commandLine().getOut(),
+                rows,
+                format,
+                List.of(
+                        "cost a note: what the hand pays a note on average, in units of a comfortable move; the least is best."));
         return Flourish.DONE;
     }
 
     /** From the written tonic up to the one asked for. */
     private static int semitonesTo(Tune tune, String words) {
-        Key asked = Fields.key(words.trim().replace('♯', '#').replace('♭', 'b'))
-                .orElseThrow(() -> new UsageException("there is no key “" + words + "”; say one such as \"G minor\""));
+        Key asked = Asked.key(words);
         Key written = tune.keyAt(0);
         return BestFit.semitones(written, asked)
                 .orElseThrow(() ->

@@ -76,7 +76,7 @@ final class FitsCommand implements Callable<Integer> {
             for (Verdict verdict : verdicts) {
                 rows.add(row(question, verdict, cost));
             }
-            Listing.print(spec.commandLine().getOut(), rows, format);
+            Listing.print(spec.commandLine().getOut(), rows, format, Legends.verdicts(verdicts));
         } catch (IllegalArgumentException e) {
             throw new UsageException(String.valueOf(e.getMessage()));
         }

@@ -5,6 +5,10 @@ import java.nio.charset.StandardCharsets;
 import java.util.List;
 import picocli.CommandLine;
 import picocli.CommandLine.Command;
+import picocli.CommandLine.Model.ArgSpec;
+import picocli.CommandLine.Model.CommandSpec;
+import picocli.CommandLine.Model.OptionSpec;
+import picocli.CommandLine.Model.PositionalParamSpec;
 
 /** The command line: {@code ./flourish} and its words. */
 @Command(
@@ -25,14 +29,20 @@ import picocli.CommandLine.Command;
             HandoutCommand.class,
             PathCommand.class,
             GalleryCommand.class,
-            KeysCommand.class
+            KeysCommand.class,
+            CompletionCommand.class,
+            CommandLine.HelpCommand.class
         })
 public final class Flourish implements Runnable {
     /** Ends well. */
     static final int DONE = 0;
 
+    private static final int USAGE_WIDTH = 110;
+
     /** Wrong usage, or a file that cannot be read. */
     static final int UNUSABLE = 2;
+
+    private static final String VERSION = "0.1.0";
 
     private static final String ABOUT = """
             Wild Flourish: from a plain tune to decorated versions, with fingerings.
@@ -63,15 +73,23 @@ public final class Flourish implements Runnable {
                                                 what a student takes home of the plain tune
               flourish keys                     what one can do in the window, with its keys
               flourish gallery --out DIR        hard cases of notation, drawn
+              flourish completion               a script that completes these words in bash
+              flourish help COMMAND             every option of a command, with its units and what holds without it
+              flourish --version                which version this is
               flourish test | bench             runs every test; measures speed
             """;
 
+    @CommandLine.Option(
+            names = {"-V", "--version"},
+            description = "which version this is")
+    private boolean asksVersion;
+
     @CommandLine.Spec
-    private CommandLine.Model.CommandSpec spec = CommandLine.Model.CommandSpec.create();
+    private CommandSpec spec = CommandSpec.create();
 
     @Override
     public void run() {
-        spec.commandLine().getOut().print(ABOUT);
+        spec.commandLine().getOut().print(asksVersion ? "Wild Flourish " + VERSION + System.lineSeparator() : ABOUT);
         spec.commandLine().getOut().flush();
     }
 
@@ -95,6 +113,9 @@ public final class Flourish implements Runnable {
     public static int execute(PrintWriter out, PrintWriter err, String... arguments) {
         CommandLine command = new CommandLine(new Flourish()).setOut(out).setErr(err);
         command.setCaseInsensitiveEnumValuesAllowed(true);
+        command.setExpandAtFiles(false);
+        helped(command);
+        command.setOut(out).setErr(err);
         command.setParameterExceptionHandler((fault, words) -> {
             err.println("flourish: " + oneLine(fault) + ". See ./flourish for what it can do.");
             return UNUSABLE;
@@ -110,7 +131,47 @@ public final class Flourish implements Runnable {
         return command.execute(arguments);
     }
 
+    /** Every command tells of itself when asked with -h or --help. */
+    private static void helped(CommandLine command) {
+        CommandSpec own = command.getCommandSpec();
+        own.usageMessage().showDefaultValues(true).width(USAGE_WIDTH).sortOptions(false);
+        List.copyOf(own.args()).stream().filter(Flourish::hasNoDefault).forEach(arg -> {
+            own.remove(arg);
+            own.add(
+                    arg instanceof OptionSpec option
+                            ? OptionSpec.builder(option)
+                                    .showDefaultValue(CommandLine.Help.Visibility.NEVER)
+                                    .build()
+                            : PositionalParamSpec.builder((PositionalParamSpec) arg)
+                                    .showDefaultValue(CommandLine.Help.Visibility.NEVER)
+                                    .build());
+        });
+        if (!own.helpCommand()) {
+            own.addOption(OptionSpec.builder("-h", "--help")
+                    .usageHelp(true)
+                    .description("tells of this command and its options")
+                    .showDefaultValue(CommandLine.Help.Visibility.NEVER)
+                    .build());
+        }
+        command.getSubcommands().values().forEach(Flourish::helped);
+    }
+
+    /** Whether leaving an option out means that nothing is asked, so that there is no value to tell. */
+    private static boolean hasNoDefault(ArgSpec arg) {
+        String told = String.valueOf(arg.defaultValueString());
+        return List.of("null", "", "false", "–", "[]", "0", "Optional.empty").contains(told);
+    }
+
+    /** A fault of ours or of Java has no words that help a teacher: only what kind it is, to be passed on. */
     private static String oneLine(Exception fault) {
+        boolean isRaw = fault instanceof NumberFormatException
+                || fault instanceof ArithmeticException
+                || fault instanceof IndexOutOfBoundsException
+                || fault instanceof NullPointerException;
+        if (isRaw) {
+            return "something in the file or the words asked for goes beyond what can be counted ("
+                    + fault.getClass().getSimpleName() + ")";
+        }
         String words = fault.getMessage() == null ? fault.getClass().getSimpleName() : fault.getMessage();
         return words.replaceAll("\\s*\\R\\s*", " ").strip();
     }

@@ -23,6 +23,16 @@ final class Listing {
 
     private Listing() {}
 
+    /** The same, with what its signs and numbers mean under a table for people. */
+    static void print(PrintWriter out, List<? extends Map<String, ?>> rows, Format format, List<String> legend) {
+        print(out, rows, format);
+        if (format == Format.TABLE && !legend.isEmpty() && !rows.isEmpty()) {
+            out.println();
+            legend.forEach(out::println);
+        }
+        out.flush();
+    }
+
     /** Rows have the same columns in the same order. Numbers, truths and lists stay what they are in JSON; elsewhere they are words. */
     static void print(PrintWriter out, List<? extends Map<String, ?>> rows, Format format) {
         switch (format) {

@@ -48,7 +48,10 @@ final class OrnamentsCommand implements Callable<Integer> {
     @Option(names = "--note", description = "a written note such as F#4; every note of the instrument without it")
     private Optional<String> note = Optional.empty();
 
-    @Option(names = "--tempo", description = "beats a minute; the slow end of a session without it")
+    @Option(
+            names = "--tempo",
+            paramLabel = "BEATS",
+            description = "beats a minute of the type's beat; the slow end of a session without it")
     private Optional<String> tempo = Optional.empty();
 
     @Option(names = "--type", description = "reel, jig, polka …: it says what a beat is")
@@ -57,7 +60,10 @@ final class OrnamentsCommand implements Callable<Integer> {
     @Option(names = "--student", description = "fluent, steady or learner")
     private String student = Profile.usual().id();
 
-    @Option(names = "--school", description = "two-finger, hand-over, always-top or next-up")
+    @Option(
+            names = "--school",
+            description =
+                    "schools of the hand and of the strokes, joined by +, as --list has them; the first ones without it")
     private Optional<String> school = Optional.empty();
 
     @Option(names = "--format", description = "table, json or csv")
@@ -66,7 +72,14 @@ final class OrnamentsCommand implements Callable<Integer> {
     @Override
     public Integer call() {
         if (isList) {
-            Listing.print(spec.commandLine().getOut(), list(), format);
+            Listing.print(
+                    spec.commandLine().getOut(),
+                    list(),
+                    format,
+                    List.of(
+                            "stage: the lowest one of a stair it belongs on. weight: 1 light to 9 heavy. difficulty: 1 easy to 9 hard.",
+                            "own, strokes, hand: schools that differ in it, by their names; the first is the usual one.",
+                            "trust: how sure the row is; H high, M medium, L low."));
             return Flourish.DONE;
         }
         Instrument asked = Asked.instrument(instrument.orElseThrow(
@@ -157,7 +170,7 @@ final class OrnamentsCommand implements Callable<Integer> {
         row.put("length", Words.noteLength(note.played()));
         row.put("ornament", fit.facts().ornament().name());
         row.put("fits", fit.fits() ? "yes" : "no");
-        row.put("clean to", fit.facts().cleanUpTo().map(Words::beats).orElse("–"));
+        row.put("clean to", fit.facts().cleanUpTo().map(Words::tempo).orElse("–"));
         row.put("why", Words.why(fit));
         return row;
     }

@@ -84,7 +84,7 @@ final class PathCommand implements Callable<Integer> {
                 add(rows, tune, line, new Found<>(asked, path, ButtonWay::toString, Map.of()));
             }
         }
-        Listing.print(spec.commandLine().getOut(), rows, format);
+        Listing.print(spec.commandLine().getOut(), rows, format, Legends.ways(asked));
         return Flourish.DONE;
     }
 

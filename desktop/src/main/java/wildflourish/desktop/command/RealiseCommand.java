@@ -65,7 +65,13 @@ final class RealiseCommand implements Callable<Integer> {
             before = moment.held().or(() -> Optional.empty());
         }
         tellUnfit(found.tune(), version);
-        Listing.print(spec.commandLine().getOut(), rows, format);
+        Listing.print(
+                spec.commandLine().getOut(),
+                rows,
+                format,
+                List.of(
+                        "startMillis and endMillis: milliseconds from the beginning. note: of the tune, from 1. hz: hertz.",
+                        "begins: whether a voice is struck there. moves: what the body does, tongue or bow first, then fingers from the mouth down."));
         return Flourish.DONE;
     }
 

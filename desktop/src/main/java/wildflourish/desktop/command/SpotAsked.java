@@ -10,6 +10,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
 import wildflourish.core.instrument.Instrument;
@@ -32,8 +33,8 @@ final class SpotAsked {
     @Parameters(paramLabel = "FILE", description = "a tunebook in ABC; - reads it from standard input")
     private String file = "-";
 
-    @Option(names = "--tune", description = "the tune with this X: number; the first without it")
-    private Optional<Integer> tune = Optional.empty();
+    @Mixin
+    private TuneChoice choice = new TuneChoice();
 
     @Option(names = "--version", description = "the stage with this name; the plain tune without it")
     private Optional<String> version = Optional.empty();
@@ -83,15 +84,15 @@ final class SpotAsked {
 
     private Lesson lesson(PrintWriter err) {
         if (!file.equals("-")) {
-            return BookFile.lessons(Path.of(file), tune, err).get(0);
+            return BookFile.lessons(Path.of(file), choice, err).get(0);
         }
         var read = BookReader.read(standardInput());
         read.problems().forEach(problem -> err.println("standard input: " + problem));
-        return read.value().lessons().stream()
-                .filter(each -> tune.isEmpty() || each.tune().header().number() == tune.get())
-                .findFirst()
-                .orElseThrow(
-                        () -> new UsageException("standard input has no such tune; a tune begins with a line X:1"));
+        if (read.value().lessons().isEmpty()) {
+            throw new UsageException("standard input has no tune in it; a tune begins with a line X:1");
+        }
+        List<Lesson> lessons = read.value().lessons();
+        return lessons.get(choice.of(lessons, Path.of("standard input")).get(0));
     }
 
     private static String standardInput() {

@@ -3,8 +3,7 @@ package wildflourish.desktop.command;
 import java.io.PrintWriter;
 import java.nio.file.Path;
 import java.util.List;
-import java.util.Optional;
-import picocli.CommandLine.Option;
+import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Parameters;
 import wildflourish.core.tune.Tune;
 import wildflourish.core.version.Lesson;
@@ -14,8 +13,8 @@ final class TunesAsked {
     @Parameters(paramLabel = "FILE", description = "a tunebook in ABC")
     private Path file = Path.of("");
 
-    @Option(names = "--tune", description = "only the tune with this X: number")
-    private Optional<Integer> tune = Optional.empty();
+    @Mixin
+    private TuneChoice choice = new TuneChoice();
 
     /** Problems of the book go to {@code err}. */
     List<Tune> read(PrintWriter err) {
@@ -24,6 +23,6 @@ final class TunesAsked {
 
     /** The same with what was made of them. */
     List<Lesson> lessons(PrintWriter err) {
-        return BookFile.lessons(file, tune, err);
+        return BookFile.lessons(file, choice, err);
     }
 }

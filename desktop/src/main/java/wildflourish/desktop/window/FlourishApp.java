@@ -4,6 +4,7 @@ import java.awt.image.BufferedImage;
 import java.io.File;
 import java.io.IOException;
 import java.io.InterruptedIOException;
+import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -27,6 +28,7 @@ import javax.imageio.ImageIO;
 import wildflourish.core.instrument.Instrument;
 import wildflourish.core.problem.Parsed;
 import wildflourish.core.version.Book;
+import wildflourish.core.version.Lesson;
 import wildflourish.desktop.desk.Choosing;
 import wildflourish.desktop.desk.Desk;
 import wildflourish.desktop.look.AppFonts;
@@ -202,6 +204,15 @@ public final class FlourishApp extends Application {
             }
             Parsed<Book> book = BookReader.read(new String(in.readAllBytes(), StandardCharsets.UTF_8));
             return new Parsed<>(new StoredBook(path, FileForm.USUAL, Optional.empty(), book.value()), book.problems());
+        }
+    }
+
+    /** The lessons of the demo book as it ships. */
+    public static List<Lesson> demoLessons() {
+        try {
+            return freshDemo(Path.of("demo.abc")).value().book().lessons();
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
         }
     }
 

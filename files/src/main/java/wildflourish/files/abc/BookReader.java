@@ -31,7 +31,7 @@ public final class BookReader {
     /** Reads with somebody following, who may stop it. */
     public static Parsed<Book> read(String text, Progress progress) {
         Pieces pieces = Pieces.of(text);
-        List<Parsed<List<BookItem>>> groups = eachGroup(pieces, progress, Function.identity());
+        List<Group<List<BookItem>>> groups = eachGroup(pieces, progress, Function.identity());
         List<BookItem> items = new ArrayList<>();
         addText(items, pieces.before());
         groups.forEach(group -> items.addAll(group.value()));
@@ -40,7 +40,7 @@ public final class BookReader {
 
     /** Reads lesson by lesson with somebody following: each is asked a question and let go. The answers are in the order of the book. */
     public static <T> Parsed<List<T>> each(String text, Function<Lesson, List<T>> question, Progress progress) {
-        List<Parsed<List<T>>> groups = eachGroup(Pieces.of(text), progress, items -> {
+        List<Group<List<T>>> groups = eachGroup(Pieces.of(text), progress, items -> {
             List<T> answers = new ArrayList<>();
             for (BookItem item : items) {
                 if (item instanceof Lesson lesson) {
@@ -54,35 +54,47 @@ public final class BookReader {
         return new Parsed<>(answers, problems(text, groups));
     }
 
-    private static <T> List<Parsed<T>> eachGroup(
+    private static <T> List<Group<T>> eachGroup(
             Pieces pieces, Progress progress, Function<List<BookItem>, T> question) {
         AtomicInteger done = new AtomicInteger();
         int all = pieces.groups().size();
         return pieces.groups().parallelStream()
                 .map(group -> {
-                    Parsed<List<BookItem>> items = read(group, pieces.defaults());
-                    Parsed<T> answer = new Parsed<>(question.apply(items.value()), items.problems());
+                    Group<List<BookItem>> items = read(group, pieces.defaults());
+                    Group<T> answer = new Group<>(question.apply(items.value()), items.problems(), items.lessons());
                     progress.reached((double) done.incrementAndGet() / all);
                     return answer;
                 })
                 .toList();
     }
 
-    private static Parsed<List<BookItem>> read(List<Piece> group, Map<Character, String> defaults) {
+    /**
+     * What was made of tunes that are read together.
+     *
+     * @param problems each about one of the lessons, counted from 1 within the group
+     */
+    private record Group<T>(T value, List<Problem> problems, int lessons) {}
+
+    private static Group<List<BookItem>> read(List<Piece> group, Map<Character, String> defaults) {
         List<Problem> problems = new ArrayList<>();
         List<BookItem> items = new ArrayList<>();
         VersionReader versions = new VersionReader(problems);
+        int lessons = 0;
         for (Piece piece : group) {
+            int told = problems.size();
             boolean isTaken = piece.isVersion() && versions.add(items, piece.text(), piece.firstLine());
             if (!isTaken) {
+                lessons++;
                 Parsed<Tune> tune = TuneReader.read(piece.text(), piece.firstLine(), defaults);
                 problems.addAll(tune.problems());
                 items.add(Lesson.plain(tune.value()));
             }
+            int about = lessons;
+            problems.subList(told, problems.size()).replaceAll(problem -> problem.about(about));
             addText(items, piece.after());
         }
         versions.finish(items);
-        return new Parsed<>(items, problems);
+        return new Group<>(items, problems, lessons);
     }
 
     private static void addText(List<BookItem> items, String text) {
@@ -92,9 +104,15 @@ public final class BookReader {
     }
 
     /** In the order of the text. */
-    private static List<Problem> problems(String text, List<? extends Parsed<?>> groups) {
+    private static List<Problem> problems(String text, List<? extends Group<?>> groups) {
         List<Problem> problems = new ArrayList<>();
-        groups.forEach(group -> problems.addAll(group.problems()));
+        int lessons = 0;
+        for (Group<?> group : groups) {
+            for (Problem problem : group.problems()) {
+                problems.add(problem.about(lessons + problem.tune()));
+            }
+            lessons += group.lessons();
+        }
         if (groups.isEmpty()) {
             problems.add(new Problem(
                     Severity.ERROR,

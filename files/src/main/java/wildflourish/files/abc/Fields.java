@@ -69,7 +69,7 @@ public final class Fields {
     }
 
     /** The word after the tonic that names no mode there is; such a key is read as major. */
-    static Optional<String> strangeMode(String words) {
+    public static Optional<String> strangeMode(String words) {
         Matcher match = KEY.matcher(words);
         boolean isStrange = match.lookingAt()
                 && !words.startsWith("HP")

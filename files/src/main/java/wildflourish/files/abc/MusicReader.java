@@ -489,8 +489,9 @@ final class MusicReader {
         }
     }
 
+    /** A sign that means nothing; a length after it belongs to it. */
     private void unknown() {
         source.warn("unknown-character", at, "“" + text.charAt(at) + "” means nothing in music", USUAL_HINT);
-        at++;
+        at = Math.max(at + 1, NoteToken.lengthAt(text, at + 1, end).end());
     }
 }

@@ -44,15 +44,21 @@ final class VersionReader {
             stair.put(directives.stage(), found(directives, text, isChanged || isPlainChanged));
             dropSeparator(items, item);
             return true;
-        } catch (IllegalArgumentException e) {
+        } catch (IllegalArgumentException | ArithmeticException e) {
             problems.add(new Problem(
                     Severity.WARNING,
                     "strange-version",
                     new Place(firstLine, 1, firstLineOf(text)),
-                    "a stage cannot be put back (" + e.getMessage() + ") and is kept as a tune of its own",
+                    "a stage cannot be put back (" + why(e) + ") and is kept as a tune of its own",
                     "Mend its %%flourish lines and open the book again, or leave it."));
             return false;
         }
+    }
+
+    /** Why its lines cannot be understood, in our own words. */
+    private static String why(RuntimeException fault) {
+        boolean isOurs = !(fault instanceof NumberFormatException || fault instanceof ArithmeticException);
+        return isOurs && fault.getMessage() != null ? fault.getMessage() : "a number in its lines cannot be one";
     }
 
     /** A changed text is asked about; the text of an older form stays until the stage is worked on. */

@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Optional;
 import wildflourish.core.version.Book;
 import wildflourish.core.version.BookItem;
+import wildflourish.files.abc.BookWriter;
 
 /**
  * A book with what has to be remembered of its file.
@@ -31,6 +32,12 @@ public record StoredBook(Path path, FileForm form, Optional<String> seen, Book b
                         : item)
                 .toList();
         return new StoredBook(path, form.asUtf8(), seen, new Book(items));
+    }
+
+    /** The book as it would be stored. */
+    public byte[] bytes() {
+        String text = BookWriter.write(book);
+        return form.canStore(text) ? form.bytes(text) : form.asUtf8().bytes(FileForm.declaredUtf8(text));
     }
 
     /** To be stored over whatever stands at its path now. */
