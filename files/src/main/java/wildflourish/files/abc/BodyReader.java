@@ -28,10 +28,11 @@ final class BodyReader {
     void read() {
         voices.begin();
         boolean continues = false;
+        Blocks blocks = new Blocks(source.text());
         int next = header.bodyStart();
         for (int start : source.lineStarts()) {
             if (start >= next && start < source.text().length()) {
-                next = Blocks.endOf(source.text(), start);
+                next = blocks.endOf(start);
                 continues = readLine(start, continues);
             }
         }

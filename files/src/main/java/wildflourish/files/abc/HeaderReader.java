@@ -38,13 +38,14 @@ final class HeaderReader {
 
     private void read() {
         char last = ' ';
+        Blocks blocks = new Blocks(source.text());
         int blockEnd = 0;
         boolean goesOn = false;
         for (int start : source.lineStarts()) {
             if (start < blockEnd) {
                 continue;
             }
-            blockEnd = Blocks.endOf(source.text(), start);
+            blockEnd = blocks.endOf(start);
             String line = source.text().substring(start, source.lineEnd(start));
             if (line.startsWith(VoiceChoice.DIRECTIVE + " ")) {
                 voices.choose(line.substring(VoiceChoice.DIRECTIVE.length()).strip());

@@ -74,7 +74,10 @@ final class MusicReader {
         closings.clear();
         while (at < end) {
             int before = at;
-            if (!isOurs) {
+            if (tune.isFull()) {
+                tellFull();
+                at = end;
+            } else if (!isOurs) {
                 toNextVoice();
             } else if (isOverlaid || overlaidBars > 0) {
                 stepOverLayer(text.charAt(at));
@@ -137,6 +140,16 @@ final class MusicReader {
     private void tellOnce(String code, int offset, String message, String hint) {
         if (told.add(code)) {
             source.problem(Severity.NOTE, code, offset, message, hint);
+        }
+    }
+
+    private void tellFull() {
+        if (told.add("too-long")) {
+            source.warn(
+                    "too-long",
+                    at,
+                    "a tune is read up to " + TuneBuilder.MOST_NOTES + " notes; what follows is kept but not shown",
+                    "Cut it into several tunes.");
         }
     }
 

@@ -84,6 +84,7 @@ record Pieces(String before, Map<Character, String> defaults, List<List<Piece>> 
     /** Goes through a text line by line. */
     private static final class Cutter {
         private final String text;
+        private final Blocks blocks;
         private int at;
         private int number = 1;
         /** Where the line ends that was left last, its line end not included. */
@@ -91,6 +92,7 @@ record Pieces(String before, Map<Character, String> defaults, List<List<Piece>> 
 
         Cutter(String text) {
             this.text = text;
+            this.blocks = new Blocks(text);
         }
 
         boolean hasMore() {
@@ -108,7 +110,7 @@ record Pieces(String before, Map<Character, String> defaults, List<List<Piece>> 
 
         /** Goes on to the next line, over a block of text or drawing as one. */
         void next() {
-            int end = Blocks.endOf(text, at);
+            int end = blocks.endOf(at);
             do {
                 nextLine();
             } while (at < end);

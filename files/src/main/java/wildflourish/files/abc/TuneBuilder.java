@@ -32,6 +32,9 @@ import wildflourish.core.tune.Tuplet;
 
 /** Gathers the bars of a tune while its music is read from left to right. Holds what waits for the next note, and nothing of the text. */
 final class TuneBuilder {
+    /** Notes and rests: far beyond any tune that is played. */
+    static final int MOST_NOTES = 20_000;
+
     private final List<Bar> bars = new ArrayList<>();
     private final List<Note> current = new ArrayList<>();
     private final List<Tuplet> tuplets = new ArrayList<>();
@@ -470,6 +473,11 @@ final class TuneBuilder {
             finishBar(BarLine.NONE);
         }
         return syllables.isEmpty() ? bars : bars.stream().map(this::sung).toList();
+    }
+
+    /** Whether it has as many notes as a tune may have. */
+    boolean isFull() {
+        return nextId >= MOST_NOTES;
     }
 
     boolean hasNotes() {
