@@ -8,6 +8,7 @@ import java.util.Optional;
 public enum ExportForm {
     ABC("abc"),
     MIDI("mid"),
+    MUSICXML("musicxml"),
     WAV("wav"),
     PDF("pdf"),
     SVG("svg"),

@@ -20,6 +20,7 @@ import wildflourish.core.version.Version;
 import wildflourish.files.abc.BookWriter;
 import wildflourish.files.abc.WrittenOut;
 import wildflourish.files.midi.MidiWriter;
+import wildflourish.files.musicxml.MusicXmlWriter;
 import wildflourish.files.paint.PdfPainter;
 import wildflourish.files.paint.PngPainter;
 import wildflourish.files.paint.SvgPainter;
@@ -65,6 +66,7 @@ public final class Exporter {
         return switch (form) {
             case ABC -> BookWriter.writeVersion(take.tune(), take.version()).getBytes(StandardCharsets.UTF_8);
             case MIDI -> MidiWriter.write(take.tune(), realise(take));
+            case MUSICXML -> MusicXmlWriter.write(take.tune(), take.version());
             case WAV -> WavWriter.write(Synth.render(realise(take).with(reeds)), Synth.SAMPLE_RATE);
             case PDF -> pdf(List.of(take), take.tune().title());
             case SVG ->
