@@ -28,7 +28,7 @@ import wildflourish.files.export.Exporter;
 import wildflourish.files.store.BookStore;
 import wildflourish.files.store.StoredBook;
 
-@Command(name = "export", description = "Takes tunes away as ABC, MIDI, WAV, PDF, SVG or PNG.")
+@Command(name = "export", description = "Takes tunes away as ABC, MIDI, MusicXML, WAV, PDF, SVG or PNG.")
 final class ExportCommand implements Callable<Integer> {
     @Spec
     private CommandSpec spec = CommandSpec.create();
@@ -36,7 +36,7 @@ final class ExportCommand implements Callable<Integer> {
     @Parameters(paramLabel = "FILE", description = "a tunebook in ABC")
     private Path file = Path.of("");
 
-    @Option(names = "--as", required = true, description = "abc, midi, wav, pdf, svg or png")
+    @Option(names = "--as", required = true, description = "abc, midi, musicxml, wav, pdf, svg or png")
     private String form = "";
 
     @Option(names = "--out", required = true, description = "the file to write; a folder when there are several")
@@ -63,6 +63,15 @@ final class ExportCommand implements Callable<Integer> {
     @Option(names = "--small-notes", description = "ornaments as small notes in place of signs")
     private boolean smallNotes;
 
+    /** How ornaments are in a MIDI file. */
+    enum MidiOrnaments {
+        BENDS,
+        NOTES
+    }
+
+    @Option(names = "--ornaments", description = "in MIDI: bends, as the ear has them, or notes, for notation programs")
+    private MidiOrnaments ornaments = MidiOrnaments.BENDS;
+
     @Option(names = "--reeds", description = "how the reeds of a two-row box beat in a WAV: dry, swing or wet")
     private String reeds = Reeds.DRY.word();
 
@@ -74,9 +83,11 @@ final class ExportCommand implements Callable<Integer> {
         PrintWriter said = spec.commandLine().getOut();
         ExportForm asked = ExportForm.from(form)
                 .orElseThrow(() -> new UsageException(
-                        "cannot export as “" + form + "”; there are abc, midi, wav, pdf, svg and png"));
+                        "cannot export as “" + form + "”; there are abc, midi, musicxml, wav, pdf, svg and png"));
         Exporter signs = new Exporter(Asked.profile(student), Asked.paper(paper));
-        Exporter exporter = (smallNotes ? signs.withSmallNotes() : signs).with(reeds());
+        Exporter exporter = (smallNotes ? signs.withSmallNotes() : signs)
+                .with(reeds())
+                .withNotesInMidi(ornaments == MidiOrnaments.NOTES);
         boolean isWholeBook = asked == ExportForm.ABC && choice.isEvery() && version.isEmpty();
         if (isWholeBook) {
             StoredBook book = BookFile.open(file, spec.commandLine().getErr());

@@ -30,6 +30,7 @@ import picocli.CommandLine.Model.PositionalParamSpec;
             PathCommand.class,
             GalleryCommand.class,
             KeysCommand.class,
+            ImportCommand.class,
             CompletionCommand.class,
             CommandLine.HelpCommand.class
         })
@@ -51,7 +52,9 @@ public final class Flourish implements Runnable {
               flourish open FILE.abc            the window, on your own tunebook
               flourish check FILE               what to look at in a book
               flourish export FILE --as pdf --out PATH
-                                                abc, midi, wav, pdf, svg or png
+                                                abc, midi, musicxml, wav, pdf, svg or png
+              flourish import FILE.mid --out PATH.abc
+                                                a tunebook of a MIDI or MusicXML file
               flourish ornaments --instrument whistle-d --note D4
                                                 what fits where, and why not
               flourish ornaments --list         every ornament there is, with its schools

@@ -20,7 +20,16 @@ public final class DialogPicker implements FilePicker {
         chooser.setTitle("Open a tunebook");
         chooser.getExtensionFilters()
                 .addAll(
-                        new FileChooser.ExtensionFilter("Tunebooks in ABC", "*.abc", "*.ABC", "*.txt"),
+                        new FileChooser.ExtensionFilter(
+                                "Tunebooks, MusicXML, MIDI",
+                                "*.abc",
+                                "*.ABC",
+                                "*.txt",
+                                "*.musicxml",
+                                "*.mxl",
+                                "*.xml",
+                                "*.mid",
+                                "*.midi"),
                         new FileChooser.ExtensionFilter("All files", "*"));
         return Optional.ofNullable(chooser.showOpenDialog(owner)).map(File::toPath);
     }

@@ -139,6 +139,7 @@ final class WindowActions {
         takes("take-abc", ExportForm.ABC, Paper.a4());
         takes("take-wav", ExportForm.WAV, Paper.a4());
         takes("take-midi", ExportForm.MIDI, Paper.a4());
+        takes("take-musicxml", ExportForm.MUSICXML, Paper.a4());
     }
 
     private void takes(String id, ExportForm form, Paper paper) {

@@ -136,6 +136,38 @@ class ForeignBookTest {
         assertThat(Files.readString(copy)).contains("%%abc-charset utf-8", "T:Café");
     }
 
+    // Other formats
+
+    @ParameterizedTest
+    @ValueSource(strings = {"musicxml", "midi"})
+    void whatWasTakenAwayForNotationProgramsIsReadAgain(String form) throws IOException {
+        Path away = folder.resolve("away." + form);
+        assertThat(run("export", book, "--as", form, "--ornaments", "notes", "--nth", "1", "--out", away))
+                .isZero();
+        assertThat(run("form", away)).isZero();
+        assertThat(out.toString()).contains("1 Same");
+        Path made = folder.resolve("made.abc");
+        assertThat(run("import", away, "--out", made)).isZero();
+        assertThat(Files.readString(made)).contains("T:Same", "M:4/4", "DE").contains("K:D");
+        assertThat(run("import", away, "--out", made))
+                .as("nothing is overwritten")
+                .isEqualTo(2);
+        assertThat(run("import", book, "--out", folder.resolve("none.abc"))).isEqualTo(2);
+        assertThat(err.toString()).contains("neither MIDI nor MusicXML");
+    }
+
+    @Test
+    void whatIsGuessedOfAMidiFileCanBePutRight() throws IOException {
+        Path away = folder.resolve("away.mid");
+        run("export", book, "--as", "midi", "--ornaments", "notes", "--nth", "1", "--out", away);
+        Path made = folder.resolve("made.abc");
+        assertThat(run("import", away, "--out", made, "--metre", "2/4", "--key", "Em", "--type", "polka"))
+                .isZero();
+        assertThat(Files.readString(made)).contains("M:2/4", "K:Em", "R:polka");
+        assertThat(run("import", away, "--out", folder.resolve("no.abc"), "--metre", "7"))
+                .isEqualTo(2);
+    }
+
     // Problems
 
     @Test

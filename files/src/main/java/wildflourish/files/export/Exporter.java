@@ -20,6 +20,7 @@ import wildflourish.core.version.Version;
 import wildflourish.files.abc.BookWriter;
 import wildflourish.files.abc.WrittenOut;
 import wildflourish.files.midi.MidiWriter;
+import wildflourish.files.midi.NotesMidiWriter;
 import wildflourish.files.musicxml.MusicXmlWriter;
 import wildflourish.files.paint.PdfPainter;
 import wildflourish.files.paint.PngPainter;
@@ -35,13 +36,15 @@ public final class Exporter {
     private final Paper paper;
     private final boolean isInSmallNotes;
     private final Reeds reeds;
+    private final boolean hasNotesInMidi;
 
     /** For a student, on a paper, ornaments as signs. */
     public Exporter(Profile profile, Paper paper) {
-        this(profile, paper, false, Reeds.DRY);
+        this(profile, paper, false, Reeds.DRY, false);
     }
 
-    private Exporter(Profile profile, Paper paper, boolean isInSmallNotes, Reeds reeds) {
+    private Exporter(Profile profile, Paper paper, boolean isInSmallNotes, Reeds reeds, boolean hasNotesInMidi) {
+        this.hasNotesInMidi = hasNotesInMidi;
         this.reeds = reeds;
         this.profile = profile;
         this.paper = paper;
@@ -50,12 +53,17 @@ public final class Exporter {
 
     /** The same with ornaments written out as small notes on every page and picture. */
     public Exporter withSmallNotes() {
-        return new Exporter(profile, paper, true, reeds);
+        return new Exporter(profile, paper, true, reeds, hasNotesInMidi);
     }
 
     /** The same with the reeds of a two-row box tuned otherwise. */
     public Exporter with(Reeds others) {
-        return new Exporter(profile, paper, isInSmallNotes, others);
+        return new Exporter(profile, paper, isInSmallNotes, others, hasNotesInMidi);
+    }
+
+    /** The same with ornaments in MIDI as notes for notation programs, or as bends for the ear. */
+    public Exporter withNotesInMidi(boolean isSo) {
+        return new Exporter(profile, paper, isInSmallNotes, reeds, isSo);
     }
 
     /** A version to take away. */
@@ -65,7 +73,10 @@ public final class Exporter {
     public byte[] export(Take take, ExportForm form) throws IOException {
         return switch (form) {
             case ABC -> BookWriter.writeVersion(take.tune(), take.version()).getBytes(StandardCharsets.UTF_8);
-            case MIDI -> MidiWriter.write(take.tune(), realise(take));
+            case MIDI ->
+                hasNotesInMidi
+                        ? NotesMidiWriter.write(take.tune(), take.version())
+                        : MidiWriter.write(take.tune(), realise(take));
             case MUSICXML -> MusicXmlWriter.write(take.tune(), take.version());
             case WAV -> WavWriter.write(Synth.render(realise(take).with(reeds)), Synth.SAMPLE_RATE);
             case PDF -> pdf(List.of(take), take.tune().title());

@@ -49,6 +49,7 @@ public final class MidiWriter {
     private static final int TEMPO = 0x51;
     private static final int NAME = 0x03;
     private static final int METRE = 0x58;
+    private static final int KEY = 0x59;
 
     private final Track track;
     private final Realisation realisation;
@@ -86,6 +87,8 @@ public final class MidiWriter {
             int unit = Integer.numberOfTrailingZeros(tune.header().metre().unit());
             meta(METRE, new byte[] {(byte) tune.header().metre().count(), (byte) unit, 24, 8});
         }
+        boolean isMinor = tune.header().key().name().endsWith(" minor");
+        meta(KEY, new byte[] {(byte) tune.header().key().fifths(), (byte) (isMinor ? 1 : 0)});
         for (int channel = 0;
                 channel <= UNDER + MOST_UNDER + realisation.drones().size();
                 channel++) {

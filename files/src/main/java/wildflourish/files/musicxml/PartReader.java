@@ -270,7 +270,10 @@ final class PartReader {
                 .toList();
         String text =
                 letters.isEmpty() ? "z" : letters.size() == 1 ? letters.get(0) : "[" + String.join("", letters) + "]";
-        music.append(text).append(length).append(marks.after).append(' ');
+        music.append(text).append(length).append(marks.after);
+        // Notes with flags are written close, so that they may be beamed.
+        boolean hasFlags = notated(first, played).isLessThan(Fraction.of(1, 4)) && !letters.isEmpty();
+        music.append(hasFlags ? "" : " ");
         if (!letters.isEmpty()) {
             sing(first);
         }

@@ -20,7 +20,9 @@ import wildflourish.core.version.Book;
 import wildflourish.core.version.Lesson;
 import wildflourish.files.abc.BookReader;
 import wildflourish.files.abc.BookWriter;
+import wildflourish.files.abc.Imported;
 import wildflourish.files.abc.Progress;
+import wildflourish.files.midi.MidiReader;
 
 /** Opens and saves books. A save is written aside, flushed to the disk and renamed: the file is the old one or the new one, never half. */
 public final class BookStore {
@@ -37,6 +39,13 @@ public final class BookStore {
     /** Reads a book with somebody following, who may stop it. */
     public static Parsed<StoredBook> open(Path path, Progress progress) throws IOException {
         byte[] bytes = bookBytes(path);
+        Optional<Imported> other = OtherFormats.read(bytes, MidiReader.Corrections.NONE);
+        if (other.isPresent()) {
+            Parsed<Book> made = BookReader.read(other.get().abc(), progress);
+            return new Parsed<>(
+                    new StoredBook(OtherFormats.besides(path), FileForm.USUAL, Optional.empty(), made.value()),
+                    with(OtherFormats.told(other.get()), made.problems()));
+        }
         FileForm.Content content = FileForm.read(bytes);
         Parsed<Book> book = BookReader.read(content.text(), progress);
         return new Parsed<>(
@@ -47,7 +56,13 @@ public final class BookStore {
     /** Reads a book lesson by lesson, each asked a question and let go, with somebody following. */
     public static <T> Parsed<List<T>> each(Path path, Function<Lesson, List<T>> question, Progress progress)
             throws IOException {
-        FileForm.Content content = FileForm.read(bookBytes(path));
+        byte[] bytes = bookBytes(path);
+        Optional<Imported> other = OtherFormats.read(bytes, MidiReader.Corrections.NONE);
+        if (other.isPresent()) {
+            Parsed<List<T>> made = BookReader.each(other.get().abc(), question, progress);
+            return new Parsed<>(made.value(), with(OtherFormats.told(other.get()), made.problems()));
+        }
+        FileForm.Content content = FileForm.read(bytes);
         Parsed<List<T>> answers = BookReader.each(content.text(), question, progress);
         return new Parsed<>(answers.value(), with(content.problems(), answers.problems()));
     }
