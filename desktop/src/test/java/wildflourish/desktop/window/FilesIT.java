@@ -28,7 +28,21 @@ class FilesIT extends WindowTest {
     @Test
     void everyItemOfTheMenuWritesItsFile() throws Exception {
         List<String> endings = List.of(
-                "pdf", "pdf", "pdf", "pdf", "pdf", "pdf", "svg", "png", "png", "svg", "txt", "abc", "wav", "mid");
+                "pdf",
+                "pdf",
+                "pdf",
+                "pdf",
+                "pdf",
+                "pdf",
+                "svg",
+                "png",
+                "png",
+                "svg",
+                "txt",
+                "abc",
+                "wav",
+                "mid",
+                "musicxml");
         when(picker.toSave(anyString(), anyString()))
                 .thenAnswer(call -> Optional.of(beside("out." + call.getArgument(1))));
         List<String> words =
