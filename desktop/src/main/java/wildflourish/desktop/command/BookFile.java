@@ -3,9 +3,7 @@ package wildflourish.desktop.command;
 import java.io.IOException;
 import java.io.PrintWriter;
 import java.nio.file.Path;
-import java.util.HashSet;
 import java.util.List;
-import java.util.Set;
 import java.util.function.Function;
 import wildflourish.core.problem.Parsed;
 import wildflourish.core.problem.Problem;
@@ -59,17 +57,19 @@ final class BookFile {
 
     /** The tunes of a book that are meant, with what was made of them; only what is wrong with these is told. */
     static List<Lesson> lessons(Path path, TuneChoice choice, PrintWriter err) {
+        Parsed<List<Lesson>> meant = meant(path, choice);
+        tell(path, meant.problems(), err);
+        return meant.value();
+    }
+
+    /** The same with what is wrong with these, and with the file. */
+    static Parsed<List<Lesson>> meant(Path path, TuneChoice choice) {
         Parsed<StoredBook> opened = read(path);
         List<Lesson> lessons = opened.value().book().lessons();
         List<Integer> meant = choice.of(lessons, path);
-        Set<Integer> told = new HashSet<>(Set.of(0));
-        meant.forEach(each -> told.add(each + 1));
-        tell(
-                path,
-                opened.problems().stream()
-                        .filter(problem -> told.contains(problem.tune()))
-                        .toList(),
-                err);
-        return meant.stream().map(lessons::get).toList();
+        List<Problem> problems = opened.problems().stream()
+                .filter(problem -> problem.tune() == 0 || meant.contains(problem.tune() - 1))
+                .toList();
+        return new Parsed<>(meant.stream().map(lessons::get).toList(), problems);
     }
 }

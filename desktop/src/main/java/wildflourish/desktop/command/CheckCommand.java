@@ -59,11 +59,10 @@ final class CheckCommand implements Callable<Integer> {
         PrintWriter err = spec.commandLine().getErr();
         Profile profile = Asked.profile(student);
         Instrument usual = Asked.instrument(instrument);
-        List<Map<String, Object>> rows = choice.isEvery() && version.isEmpty()
-                ? ofBook(err, usual, profile)
-                : BookFile.lessons(file, choice, err).stream()
-                        .flatMap(lesson -> remarks(lesson, usual, profile, version).stream())
-                        .toList();
+        Parsed<List<Map<String, Object>>> answers = answers(err, usual, profile);
+        List<Map<String, Object>> rows = new ArrayList<>();
+        answers.problems().forEach(problem -> rows.add(row(problem)));
+        rows.addAll(answers.value());
         if (rows.isEmpty() && format == Listing.Format.TABLE) {
             out.println("Nothing to remark: every note and every placement fits.");
         } else {
@@ -73,20 +72,40 @@ final class CheckCommand implements Callable<Integer> {
         return Flourish.DONE;
     }
 
-    /** What is wrong with the text of the book, then what there is to say of each tune. */
-    private List<Map<String, Object>> ofBook(PrintWriter err, Instrument usual, Profile profile) {
-        Parsed<List<Map<String, Object>>> answers =
-                BookFile.each(file, lesson -> remarks(lesson, usual, profile, version), err);
-        List<Map<String, Object>> rows = new ArrayList<>();
-        for (Problem problem : answers.problems()) {
-            rows.add(row(
-                    problem.tune() == 0 ? "–" : "place " + problem.tune(),
-                    "–",
-                    Optional.of(problem.place()),
-                    problem.message() + ". " + problem.hint()));
+    /** What there is to say of the tunes that are meant, with what is wrong with their text. */
+    private Parsed<List<Map<String, Object>>> answers(PrintWriter err, Instrument usual, Profile profile) {
+        if (choice.isEvery() && version.isEmpty()) {
+            return BookFile.each(file, lesson -> remarks(lesson, versions(lesson, usual), profile), err);
         }
-        rows.addAll(answers.value());
-        return rows;
+        Parsed<List<Lesson>> meant = BookFile.meant(file, choice);
+        List<Map<String, Object>> rows = new ArrayList<>();
+        boolean isAny = false;
+        for (Lesson lesson : meant.value()) {
+            List<Version> named = versions(lesson, usual).stream()
+                    .filter(each -> version.isEmpty() || each.name().equalsIgnoreCase(version.get()))
+                    .toList();
+            isAny |= !named.isEmpty();
+            rows.addAll(remarks(lesson, named, profile));
+        }
+        if (!isAny) {
+            throw new UsageException("no tune has a version “" + version.orElse("") + "”; there are "
+                    + String.join(
+                            ", ",
+                            meant.value().stream()
+                                    .flatMap(lesson -> lesson.versions().stream())
+                                    .map(Version::name)
+                                    .distinct()
+                                    .toList()));
+        }
+        return new Parsed<>(rows, meant.problems());
+    }
+
+    private static Map<String, Object> row(Problem problem) {
+        return row(
+                problem.tune() == 0 ? "–" : "place " + problem.tune(),
+                "–",
+                Optional.of(problem.place()),
+                problem.message() + ". " + problem.hint());
     }
 
     private static Map<String, Object> row(String tune, String version, Optional<Place> place, String remark) {
@@ -99,21 +118,14 @@ final class CheckCommand implements Callable<Integer> {
         return row;
     }
 
-    private static List<Map<String, Object>> remarks(
-            Lesson lesson, Instrument usual, Profile profile, Optional<String> name) {
-        Tune tune = lesson.tune();
-        List<Version> all = lesson.versions().isEmpty()
-                ? List.of(Version.plain("plain", Playing.usual(tune, usual)))
+    private static List<Version> versions(Lesson lesson, Instrument usual) {
+        return lesson.versions().isEmpty()
+                ? List.of(Version.plain("plain", Playing.usual(lesson.tune(), usual)))
                 : lesson.versions();
-        List<Version> versions = name.isEmpty()
-                ? all
-                : all.stream()
-                        .filter(each -> each.name().equalsIgnoreCase(name.get()))
-                        .toList();
-        if (versions.isEmpty()) {
-            throw new UsageException("“" + tune.title() + "” has no version “" + name.orElse("") + "”; there are "
-                    + String.join(", ", all.stream().map(Version::name).toList()));
-        }
+    }
+
+    private static List<Map<String, Object>> remarks(Lesson lesson, List<Version> versions, Profile profile) {
+        Tune tune = lesson.tune();
         List<Map<String, Object>> rows = new ArrayList<>();
         Optional<String> before = Optional.empty();
         for (Version version : versions) {

@@ -23,21 +23,30 @@ final class Legends {
 
     /** The ways of strings and buttons. */
     static List<String> ways(Instrument instrument) {
-        String way = instrument.buttons().isPresent()
-                ? "way: row (o outer, i inner; l left, r right on a concertina) and button, d drawn, p pushed, / the finger."
-                : "way: string and fret or finger, then the stroke: d down, u up; – a note that cannot be reached.";
         return List.of(
-                way,
+                "way: " + way(instrument) + "; – where there is none.",
                 "cost: what the hand pays to come from the note before, in units of a comfortable move; 0 is free.",
                 "or: another way nearly as good, and how much more the whole tune then costs.");
+    }
+
+    private static String way(Instrument instrument) {
+        return switch (instrument.family()) {
+            case ENGLISH -> "end (L left, R right), row and button, / the finger (1 index)";
+            case ANGLO ->
+                "end (L left, R right), row by its key (A accidentals), button, d drawn or p pressed, / the finger (1 index)";
+            case TWO_ROW_BOX -> "row (o outer, i inner), button, d drawn or p pressed, / the finger (1 index)";
+            case FIVE_STRING_BANJO -> "string, fret, and the finger of the picking hand (T thumb, I index, M middle)";
+            case FIDDLE -> "string and finger (L low, H high), then the bow: d down, u up, - in the same bow";
+            default -> "string and fret, then the pick: d down, u up, - by the left hand alone";
+        };
     }
 
     /** Charts of holes or buttons. */
     static List<String> chart(Instrument instrument) {
         List<String> legend = new ArrayList<>();
         if (instrument.family().isWind()) {
-            legend.add("holes: from the mouth down; X closed, O open, h half closed, ? a fingering of less trust.");
-            legend.add("breath: soft for the lower octave, strong for the upper one.");
+            legend.add("holes: from the mouth down; X closed, O open, h half closed, ? an alternate of less trust.");
+            legend.add("breath: soft, or firm as for the upper octave.");
             legend.add("cut and tap: the finger that makes it, counted from the mouth down, in each school; – none.");
         } else if (instrument.buttons().isPresent()) {
             legend.add("press and draw: the note that sounds as the bellows close and as they open.");

@@ -134,7 +134,7 @@ final class BodyReader {
         sing();
         voices.change(value);
         if (voices.isOther()) {
-            tune.tellOnce(
+            source.noteOnce(
                     "voice-kept",
                     offset,
                     "further voices are kept but not shown",

@@ -61,11 +61,7 @@ public final class Fields {
             String name = new WrittenPitch(tonic, alter, 4).letter() + " with signs of its own";
             return Optional.of(withExtras(new Key(name, 0, Map.of(), Map.of()), words));
         }
-        return keyOf(tonic, alter, mode(match.group(3)).orElse(Mode.MAJOR)).map(key -> withExtras(key, words));
-    }
-
-    private static Optional<Mode> mode(String word) {
-        return Mode.from(word);
+        return keyOf(tonic, alter, Mode.from(match.group(3)).orElse(Mode.MAJOR)).map(key -> withExtras(key, words));
     }
 
     /** The word after the tonic that names no mode there is; such a key is read as major. */
@@ -76,7 +72,7 @@ public final class Fields {
                 && !words.startsWith("Hp")
                 && !words.toLowerCase(Locale.ROOT).startsWith("none")
                 && !EXPLICIT.matcher(words).find()
-                && mode(match.group(3)).isEmpty();
+                && Mode.from(match.group(3)).isEmpty();
         return isStrange ? Optional.of(match.group(3)) : Optional.empty();
     }
 

@@ -2,11 +2,9 @@ package wildflourish.files.abc;
 
 import java.util.ArrayList;
 import java.util.HashMap;
-import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.Set;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import wildflourish.core.music.Fraction;
@@ -50,8 +48,6 @@ final class MusicReader {
     private boolean isOverlaid;
     /** Where the next closing sign of a kind stands from some offset on, so that a line without any is searched once. */
     private final Map<Character, Integer> closings = new HashMap<>();
-
-    private final Set<String> told = new HashSet<>();
 
     /** What happens to a field within the music; answers whether the music after it is of the voice that is read. */
     interface FieldHandler {
@@ -136,21 +132,13 @@ final class MusicReader {
         return close;
     }
 
-    /** Says a thing about the whole tune once, where it first comes. */
-    private void tellOnce(String code, int offset, String message, String hint) {
-        if (told.add(code)) {
-            source.problem(Severity.NOTE, code, offset, message, hint);
-        }
-    }
-
     private void tellFull() {
-        if (told.add("too-long")) {
-            source.warn(
-                    "too-long",
-                    at,
-                    "a tune is read up to " + TuneBuilder.MOST_NOTES + " notes; what follows is kept but not shown",
-                    "Cut it into several tunes.");
-        }
+        source.tellOnce(
+                Severity.WARNING,
+                "too-long",
+                at,
+                "a tune is read up to " + TuneBuilder.MOST_NOTES + " notes; what follows is kept but not shown",
+                "Cut it into several tunes.");
     }
 
     private void toNextVoice() {
@@ -327,7 +315,7 @@ final class MusicReader {
 
     /** A second layer of music in a bar, or in as many bars as there are signs: kept in the text, not read (ABC 2.1 §7.4). */
     private void overlay() {
-        tellOnce(
+        source.noteOnce(
                 "overlay-kept",
                 at,
                 "a second layer in a bar is kept but not shown",
@@ -393,7 +381,7 @@ final class MusicReader {
     private int cents(NoteToken token, int offset) {
         int cents = tune.cents(token);
         if (cents != 0) {
-            tellOnce(
+            source.noteOnce(
                     "microtone",
                     offset,
                     "signs for less than a semitone sound, but are drawn as the nearest note",

@@ -2,7 +2,9 @@ package wildflourish.files.abc;
 
 import java.util.ArrayList;
 import java.util.Collections;
+import java.util.HashSet;
 import java.util.List;
+import java.util.Set;
 import wildflourish.core.problem.Place;
 import wildflourish.core.problem.Problem;
 import wildflourish.core.problem.Severity;
@@ -16,6 +18,7 @@ final class Source {
     private final int firstLine;
     private final List<Integer> lineStarts = new ArrayList<>();
     private final List<Problem> problems = new ArrayList<>();
+    private final Set<String> toldOnce = new HashSet<>();
 
     /** {@code firstLine} is the number in the file, from 1, of the first line of the text. */
     Source(String text, int firstLine) {
@@ -50,6 +53,18 @@ final class Source {
 
     void warn(String code, int offset, String message, String hint) {
         problem(Severity.WARNING, code, offset, message, hint);
+    }
+
+    /** Says a thing about the whole tune once, where it first comes. */
+    void tellOnce(Severity severity, String code, int offset, String message, String hint) {
+        if (toldOnce.add(code)) {
+            problem(severity, code, offset, message, hint);
+        }
+    }
+
+    /** A thing that is kept and needs nothing done. */
+    void noteOnce(String code, int offset, String message, String hint) {
+        tellOnce(Severity.NOTE, code, offset, message, hint);
     }
 
     private Place placeOf(int offset) {

@@ -10,7 +10,6 @@ import wildflourish.core.music.Key;
 import wildflourish.core.music.Metre;
 import wildflourish.core.music.Tempo;
 import wildflourish.core.problem.Parsed;
-import wildflourish.core.problem.Severity;
 import wildflourish.core.tune.Manuscript;
 import wildflourish.core.tune.Tune;
 import wildflourish.core.tune.TuneHeader;
@@ -33,7 +32,6 @@ final class TuneReader {
     private final Fraction unit;
     private final TuneType type;
     private final TuneBuilder builder;
-    private final Set<String> told = new HashSet<>();
     private StaffWords staff = StaffWords.NONE;
     private Optional<Tempo> tempo;
 
@@ -75,7 +73,7 @@ final class TuneReader {
                 new TuneHeader.Credits(header.value('C'), header.value('S')),
                 type,
                 new TuneHeader.Time(metre, unit),
-                staff(key),
+                soundingKey(key),
                 tempo,
                 header.words(),
                 played(order.orElse(List.of())),
@@ -92,7 +90,7 @@ final class TuneReader {
     }
 
     /** The key of what sounds at the beginning, where one is written. */
-    private Key staff(Key written) {
+    private Key soundingKey(Key written) {
         return header.voices()
                 .staff()
                 .with(StaffWords.of(header.value('K').orElse("")))
@@ -106,13 +104,6 @@ final class TuneReader {
             source.warn("strange-field", offset, "the field " + name + ": cannot be “" + words + "”", hintFor(name));
         }
         return read;
-    }
-
-    /** Says a thing about the whole tune once, where it first comes. */
-    void tellOnce(String code, int offset, String message, String hint) {
-        if (told.add(code)) {
-            source.problem(Severity.NOTE, code, offset, message, hint);
-        }
     }
 
     private static String hintFor(char name) {
@@ -175,7 +166,7 @@ final class TuneReader {
         if (!builder.hasNotes() && tempo.isEmpty()) {
             tempo = read;
         } else if (read.isPresent() && !read.equals(tempo)) {
-            tellOnce(
+            source.noteOnce(
                     "tempo-kept",
                     offset,
                     "the tune changes its tempo here, which is kept but not played",
@@ -192,7 +183,7 @@ final class TuneReader {
         List<String> missing =
                 order.stream().filter(part -> !named.contains(part)).distinct().toList();
         if (!missing.isEmpty() && !named.isEmpty()) {
-            tellOnce(
+            source.noteOnce(
                     "part-missing",
                     header.offsetOf('P'),
                     "the order of parts asks for " + String.join(", ", missing) + ", which the music does not name",

@@ -72,8 +72,9 @@ public record FileForm(Charset charset, boolean hasByteOrderMark, List<OldLine> 
                     ? regular(text.substring(1), new FileForm(marked.get(), true, List.of()), List.of())
                     : western(bytes);
         }
-        if (strict(bytes, StandardCharsets.UTF_8).isPresent()) {
-            return utf8(new String(bytes, StandardCharsets.UTF_8));
+        Optional<String> utf8 = strict(bytes, StandardCharsets.UTF_8);
+        if (utf8.isPresent()) {
+            return utf8(utf8.get());
         }
         Optional<Charset> declared = declared(new String(bytes, StandardCharsets.ISO_8859_1))
                 .filter(charset -> !charset.equals(StandardCharsets.UTF_8));
