@@ -5,8 +5,6 @@ import static org.assertj.core.api.Assertions.assertThat;
 import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.ObjectMapper;
 import java.io.IOException;
-import java.io.PrintWriter;
-import java.io.StringWriter;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -16,19 +14,13 @@ import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.text.PDFTextStripper;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
-import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
 
 /** The command line: what it says, where, and how it ends. */
-class FlourishTest {
-    @TempDir
-    private Path folder;
-
+class FlourishTest extends CommandLineTest {
     private Path book;
-    private final StringWriter out = new StringWriter();
-    private final StringWriter err = new StringWriter();
 
     @BeforeEach
     void copyTheDemoBook() throws IOException {
@@ -36,13 +28,6 @@ class FlourishTest {
         try (var in = FlourishTest.class.getResourceAsStream("/wildflourish/desktop/demo/saltmarsh-lane.abc")) {
             Files.write(book, in.readAllBytes());
         }
-    }
-
-    private int run(Object... words) {
-        out.getBuffer().setLength(0);
-        err.getBuffer().setLength(0);
-        String[] arguments = java.util.Arrays.stream(words).map(String::valueOf).toArray(String[]::new);
-        return Flourish.execute(new PrintWriter(out, true), new PrintWriter(err, true), arguments);
     }
 
     @Test
@@ -57,7 +42,9 @@ class FlourishTest {
         assertThat(run("check", book)).isZero();
         assertThat(out.toString()).contains("The Chandler's Reel", "C4, bar 1, on beat 1", "does not have this note");
         assertThat(out.toString()).doesNotContain("Lantern").contains("a pipe never stops");
-        assertThat(err.toString()).isEmpty();
+        // On a slow machine it says how far it is.
+        assertThat(err.toString().lines().filter(line -> !line.endsWith("of the book looked at")))
+                .isEmpty();
     }
 
     @Test

@@ -6,8 +6,6 @@ import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.ObjectMapper;
 import java.io.ByteArrayInputStream;
 import java.io.IOException;
-import java.io.PrintWriter;
-import java.io.StringWriter;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -18,37 +16,24 @@ import javax.sound.midi.MidiSystem;
 import javax.sound.midi.Track;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
-import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.MethodSource;
 import org.junit.jupiter.params.provider.ValueSource;
 import picocli.CommandLine;
 
 /** The command line on books from elsewhere: several tunes of one number or name, problems, encodings; and what it tells of itself. */
-class ForeignBookTest {
+class ForeignBookTest extends CommandLineTest {
     private static final String BOOK = "X:3\nT:Same\nR:reel\nM:4/4\nL:1/8\nK:D\nDEFG ABcd|\n\n"
             + "X:3\nT:Same\nQ:1/2=60\nR:reel\nM:4/4\nL:1/8\nK:D\nd#cBA GFED|\n\n"
             + "X:3\nT:same\nR:reel\nM:4/4\nL:1/8\nK:D\nFGAB cdef|[K:Q]G|\n\n"
             + "X:4\nT:***\nM:4/4\nL:1/8\nK:D\nA8|\n\nX:5\nT:???\nM:4/4\nL:1/8\nK:D\nB8|\n";
 
-    @TempDir
-    private Path folder;
-
     private Path book;
-    private final StringWriter out = new StringWriter();
-    private final StringWriter err = new StringWriter();
 
     @BeforeEach
     void writeTheBook() throws IOException {
         book = folder.resolve("theirs.abc");
         Files.writeString(book, BOOK);
-    }
-
-    private int run(Object... words) {
-        out.getBuffer().setLength(0);
-        err.getBuffer().setLength(0);
-        String[] arguments = Stream.of(words).map(String::valueOf).toArray(String[]::new);
-        return Flourish.execute(new PrintWriter(out, true), new PrintWriter(err, true), arguments);
     }
 
     // Several tunes of one number or name
@@ -178,6 +163,18 @@ class ForeignBookTest {
         JsonNode rows = new ObjectMapper().readTree(out.toString());
         assertThat(rows.findValuesAsText("line")).contains("16", "24");
         assertThat(rows.findValuesAsText("tune")).contains("place 2", "place 3");
+    }
+
+    @Test
+    void checkOfOneTuneTellsItsProblemsAndNoOthers() {
+        assertThat(run("check", book, "--tune", "3.2")).isZero();
+        assertThat(out.toString())
+                .doesNotContain("Nothing to remark")
+                .contains("#")
+                .doesNotContain("cannot be “Q”");
+        assertThat(run("check", book, "--nth", "1")).isZero();
+        assertThat(out.toString()).contains("Nothing to remark");
+        assertThat(run("check", book, "--version", "Leaf")).isEqualTo(2);
     }
 
     @Test

@@ -17,6 +17,7 @@ import wildflourish.core.music.Metre;
 import wildflourish.core.music.Tempo;
 import wildflourish.core.music.WrittenPitch;
 import wildflourish.core.tune.Bar;
+import wildflourish.core.tune.BarLine;
 import wildflourish.core.tune.Note;
 import wildflourish.core.tune.PlayOrder;
 import wildflourish.core.tune.Tune;
@@ -44,6 +45,9 @@ public final class NotesMidiWriter {
     private final Tune tune;
     private final Track track;
     private Fraction now = Fraction.ZERO;
+    /** Where in its bar the next note begins, in whole notes. */
+    private Fraction offset = Fraction.ZERO;
+
     private boolean isTied;
 
     private NotesMidiWriter(Tune tune, Track track) {
@@ -72,7 +76,7 @@ public final class NotesMidiWriter {
         int before = -1;
         for (PlayOrder.Played played : PlayOrder.of(tune)) {
             changes(before, played.bar());
-            bar(tune.bars().get(played.bar()), played.bar());
+            bar(tune.bars().get(played.bar()), before, played.bar());
             before = played.bar();
         }
     }
@@ -90,12 +94,20 @@ public final class NotesMidiWriter {
         }
     }
 
-    private void bar(Bar bar, int number) throws InvalidMidiDataException {
-        Fraction offset =
-                tune.form().isPickup(number) ? tune.metreAt(number).barLength().minus(bar.length()) : Fraction.ZERO;
+    private void bar(Bar bar, int before, int number) throws InvalidMidiDataException {
+        // A change within a bar cuts it in two without a line: the second half goes on counting.
+        boolean goesOn = before >= 0
+                && before + 1 == number
+                && tune.bars().get(before).sides().right() == BarLine.NONE
+                && offset.isLessThan(tune.metreAt(number).barLength());
+        if (!goesOn) {
+            offset = tune.form().isPickup(number)
+                    ? tune.metreAt(number).barLength().minus(bar.length())
+                    : Fraction.ZERO;
+        }
         for (Note note : bar.notes()) {
             if (!note.isRest()) {
-                note(note, loudness(offset, number));
+                note(note, loudness(number));
             }
             isTied = note.marks().joins().tied();
             now = now.plus(note.played());
@@ -103,8 +115,8 @@ public final class NotesMidiWriter {
         }
     }
 
-    /** By the stress of the kind of tune at an offset in a bar. */
-    private int loudness(Fraction offset, int bar) {
+    /** By the stress of the kind of tune where the note begins. */
+    private int loudness(int bar) {
         List<Integer> stress = tune.header().type().stress();
         Fraction length = tune.metreAt(bar).barLength();
         if (stress.isEmpty()) {

@@ -44,6 +44,7 @@ import org.audiveris.proxymusic.TextElementData;
 import org.audiveris.proxymusic.Tie;
 import org.audiveris.proxymusic.Time;
 import org.audiveris.proxymusic.TimeModification;
+import org.audiveris.proxymusic.TimeSymbol;
 import org.audiveris.proxymusic.TypedText;
 import org.audiveris.proxymusic.YesNo;
 import org.audiveris.proxymusic.util.Marshalling;
@@ -170,7 +171,11 @@ public final class MusicXmlWriter {
         }
         Map<Integer, Integer> said = new HashMap<>();
         for (var note : bar.notes()) {
-            note.marks().chordSymbol().ifPresent(symbol -> content.add(words(symbol)));
+            note.marks()
+                    .chordSymbol()
+                    .ifPresent(symbol -> content.add(
+                            ChordSymbols.harmony(symbol).map(Object.class::cast).orElseGet(() -> words(symbol))));
+            note.marks().annotations().forEach(each -> content.add(words(each)));
             content.addAll(smallNotes(note));
             content.addAll(notes(note, tune.keyAt(number), said));
         }
@@ -222,6 +227,11 @@ public final class MusicXmlWriter {
         if (metre.isFree()) {
             time.setSenzaMisura("");
         } else {
+            if (metre.look() == Metre.Look.COMMON) {
+                time.setSymbol(TimeSymbol.COMMON);
+            } else if (metre.look() == Metre.Look.CUT) {
+                time.setSymbol(TimeSymbol.CUT);
+            }
             String beats = String.join(
                     "+", metre.counts().stream().map(String::valueOf).toList());
             time.getTimeSignature().add(MAKE.createTimeBeats(beats));
@@ -257,11 +267,11 @@ public final class MusicXmlWriter {
                 .toPlainString();
     }
 
-    private static Direction words(String symbol) {
+    private static Direction words(String words) {
         Direction direction = MAKE.createDirection();
         DirectionType type = MAKE.createDirectionType();
         var text = MAKE.createFormattedTextId();
-        text.setValue(symbol);
+        text.setValue(words);
         type.getWordsOrSymbol().add(text);
         direction.getDirectionType().add(type);
         return direction;

@@ -16,6 +16,8 @@ import org.audiveris.proxymusic.Direction;
 import org.audiveris.proxymusic.DirectionType;
 import org.audiveris.proxymusic.Fermata;
 import org.audiveris.proxymusic.FormattedTextId;
+import org.audiveris.proxymusic.Forward;
+import org.audiveris.proxymusic.Harmony;
 import org.audiveris.proxymusic.Key;
 import org.audiveris.proxymusic.Lyric;
 import org.audiveris.proxymusic.Notations;
@@ -31,6 +33,7 @@ import org.audiveris.proxymusic.Syllabic;
 import org.audiveris.proxymusic.Technical;
 import org.audiveris.proxymusic.TextElementData;
 import org.audiveris.proxymusic.Time;
+import org.audiveris.proxymusic.TimeSymbol;
 import wildflourish.core.music.Fraction;
 import wildflourish.core.music.Step;
 import wildflourish.core.music.WrittenPitch;
@@ -68,6 +71,7 @@ final class PartReader {
     private Fraction divisions = Fraction.ONE;
     private Optional<String> voice = Optional.empty();
     private boolean hasMusic;
+    /** Chord symbols, words and small notes that wait for the next note. */
     private String small = "";
 
     void read(ScorePartwise.Part part) {
@@ -102,6 +106,15 @@ final class PartReader {
                 direction(direction);
             } else if (each instanceof Barline line) {
                 end = line.getLocation() == RightLeftMiddle.LEFT ? left(line, end) : right(line);
+            } else if (each instanceof Harmony harmony) {
+                ChordSymbols.symbol(harmony).ifPresent(symbol -> small = small + "\"" + symbol + "\"");
+            } else if (each instanceof Forward forward && isOurs(forward)) {
+                // Time that a voice leaves empty is a rest that is not drawn.
+                music.append('x')
+                        .append(AbcNotes.length(fraction(forward.getDuration())
+                                .dividedBy(divisions)
+                                .dividedBy(4)
+                                .dividedBy(UNIT)));
             } else if (each instanceof Note note && isRead(note)) {
                 i = notes(content, i);
             }
@@ -156,6 +169,12 @@ final class PartReader {
         List<String> numbers =
                 time.getTimeSignature().stream().map(JAXBElement::getValue).toList();
         boolean isFree = time.getSenzaMisura() != null || numbers.size() < 2;
+        if (!isFree && time.getSymbol() == TimeSymbol.COMMON) {
+            return "C";
+        }
+        if (!isFree && time.getSymbol() == TimeSymbol.CUT) {
+            return "C|";
+        }
         return isFree
                 ? "none"
                 : numbers.get(0).replace(" ", "") + "/" + numbers.get(1).strip();
@@ -218,8 +237,7 @@ final class PartReader {
             for (Object word : type.getWordsOrSymbol()) {
                 if (word instanceof FormattedTextId text && text.getValue() != null) {
                     String bare = MusicXmlReader.oneLine(text.getValue()).replace("\"", "'");
-                    boolean isChord = bare.matches("[A-G][#b]?(?:m|maj|min|dim|aug|sus|add)?\\d{0,2}(?:/[A-G][#b]?)?");
-                    small = small + "\"" + (isChord ? "" : "^") + bare + "\"";
+                    small = small + "\"^" + bare + "\"";
                 }
             }
         }
@@ -241,6 +259,11 @@ final class PartReader {
         return voice.get().equals(of);
     }
 
+    private boolean isOurs(Forward forward) {
+        boolean isNamed = forward.getVoice() != null && voice.isPresent();
+        return forward.getDuration() != null && isNamed && forward.getVoice().equals(voice.get());
+    }
+
     /** Writes the note or chord at a place; returns the place of its last note. */
     private int notes(List<Object> content, int at) {
         Note first = (Note) content.get(at);
@@ -259,7 +282,7 @@ final class PartReader {
                 ? UNIT
                 : fraction(first.getDuration()).dividedBy(divisions).dividedBy(4);
         tuplet(content, at, first);
-        music.append(small.replace("}{", ""));
+        music.append(small);
         small = "";
         Marks marks = new Marks(first);
         music.append(marks.before);

@@ -237,6 +237,56 @@ class StavesAndVoicesTest {
                 .hasToString("1/4=90");
     }
 
+    // §3.1.13: the rhythm
+
+    /** Common practice among session players and at dances; the rows of the table of kinds. */
+    @ParameterizedTest
+    @CsvSource(
+            delimiter = '|',
+            value = {
+                "Barndance | 4/4 | barndance | 80 1/2",
+                "barn dance | 2/2 | barndance | 80 1/2",
+                "schottische | 4/4 | schottische | 72 1/2",
+                "highland | 4/4 | highland | 80 1/2",
+                "set dance | 6/8 | set dance | 72 3/8",
+                "set dance | 4/4 | set dance | 66 1/2",
+                "mazurka | 3/4 | mazurka | 120 1/4",
+                "fling | 4/4 | fling | 80 1/2",
+                "hop jig | 9/8 | hop jig | 115 3/8",
+                "Slip jigs | 9/8 | slip jig | 110 3/8",
+                "double jig | 6/8 | jig | 110 3/8",
+                "air | 3/4 | air | 66 1/4",
+                "air | 6/8 | air | 44 3/8",
+                "Slow air | 4/4 | slow air | 50 1/4",
+                "march | 6/8 | march | 80 3/8",
+                "march | 4/4 | march | 66 1/4",
+                "valse | 3/4 | waltz | 110 1/4",
+                "waltz | 3/8 | waltz | 120 1/8",
+                "Halling | 6/8 | Halling | 110 3/8",
+                "Wheel | 4/4 | Wheel | 105 1/2"
+            })
+    void aKindOfTuneHasItsTempoAndBeatAndAnUnknownOneIsShownAsWritten(
+            String stated, String metre, String name, String session) {
+        Tune tune = BookReader.read("X:1\nT:Kind\nR:" + stated + "\nM:" + metre + "\nL:1/8\nK:D\nDEF|\n")
+                .value()
+                .lessons()
+                .get(0)
+                .tune();
+        assertThat(tune.header().type().name()).isEqualTo(name);
+        assertThat(tune.header().type().session().beatsPerMinute() + " "
+                        + tune.header().type().beatLength())
+                .isEqualTo(session);
+    }
+
+    // Limits
+
+    @Test
+    void aTuneIsReadUpToItsLimitAndTheRestIsToldOnce() {
+        Parsed<Book> read = read("K:C", "CDEF|\n".repeat(6000));
+        assertThat(read.value().lessons().get(0).tune().notes()).hasSize(20_000);
+        assertThat(read.problems()).extracting(Problem::code).containsExactly("too-long");
+    }
+
     // §3.1.9: parts
 
     @ParameterizedTest

@@ -118,7 +118,7 @@ class MusicXmlTest {
     @ValueSource(
             strings = {
                 "DEFG ABcd|d2A2F2D2|]",
-                "dB|:\"Em\"A2 (3Bcd e>f|[1 g4-g4:|[2 g8||",
+                "dB|:\"F#m7/C#\"A2 (3Bcd e>f|[1 g4-g4:|[2 g8||",
                 "^F=c_B^^G __A2 z2|[DA]2 [G,Dg]2 (ab)c'd|",
                 "{g}A2 {/a}B2 {cd}e4|A3/2B/ A/4B/4c/4d/4 (2ab c2|",
                 "[K:G]F2[M:3/4]G2 A2|B6|[K:Bb]B2 e2 c2|",
@@ -169,6 +169,43 @@ class MusicXmlTest {
             }
         }
         assertThat(stages).isGreaterThan(10);
+    }
+
+    @ParameterizedTest
+    @ValueSource(strings = {"C", "C|", "6/8", "5/4", "none"})
+    void metresComeBackAsTheyLook(String metre) throws Exception {
+        Tune tune = BookReader.read("X:1\nT:Example\nM:" + metre + "\nL:1/8\nK:D\nDEFG|\n")
+                .value()
+                .lessons()
+                .get(0)
+                .tune();
+        byte[] xml = written(tune);
+        validate(xml);
+        assertThat(readBack(xml).header().metre()).isEqualTo(tune.header().metre());
+    }
+
+    /** As notation programs write it: a second voice after a step back, time left empty, chord symbols of their own, a whole bar's rest. */
+    @Test
+    void theFirstVoiceOfAPartIsReadWithItsEmptyTime() throws IOException {
+        String pitch = "<pitch><step>%s</step><octave>4</octave></pitch><duration>%d</duration><voice>%d</voice>";
+        String score =
+                "<?xml version=\"1.0\"?><!DOCTYPE score-partwise PUBLIC \"-//Recordare//DTD MusicXML 4.0 Partwise//EN\" \"partwise.dtd\">"
+                        + "<score-partwise version=\"4.0\"><part-list><score-part id=\"P1\"><part-name>F</part-name></score-part></part-list>"
+                        + "<part id=\"P1\"><measure number=\"1\"><attributes><divisions>2</divisions><key><fifths>1</fifths></key>"
+                        + "<time><beats>4</beats><beat-type>4</beat-type></time></attributes>"
+                        + "<harmony><root><root-step>G</root-step></root><kind>dominant</kind></harmony>"
+                        + "<note>" + pitch.formatted("G", 2, 1)
+                        + "</note><forward><duration>2</duration><voice>1</voice></forward>"
+                        + "<note>" + pitch.formatted("A", 4, 1) + "</note><backup><duration>8</duration></backup>"
+                        + "<note>" + pitch.formatted("D", 8, 2) + "</note></measure>"
+                        + "<measure number=\"2\"><note><rest measure=\"yes\"/><duration>8</duration><voice>1</voice></note></measure></part></score-partwise>";
+        Imported read = MusicXmlReader.read(score.getBytes(StandardCharsets.UTF_8));
+        Tune tune = BookReader.read(read.abc()).value().lessons().get(0).tune();
+        assertThat(tune.notes().stream().map(note -> note.pitches() + " " + note.played()))
+                .containsExactly("[G4] 1/4", "[] 1/4", "[A4] 1/2", "[] 1");
+        assertThat(tune.notes().get(0).marks().chordSymbol()).contains("G7");
+        assertThat(tune.header().key().name()).isEqualTo("G major");
+        assertThat(read.told()).anyMatch(each -> each.contains("further voices"));
     }
 
     @Test
