@@ -79,6 +79,22 @@ class FilesIT extends WindowTest {
         assertThat(inWindow(() -> desk.sight().get().filed().isSaved())).isFalse();
     }
 
+    /** A score from a notation program opens as a new book; the score itself is never written. */
+    @Test
+    void aScoreOpensAsANewBookBesideIt() throws Exception {
+        Path score = beside("score.musicxml");
+        when(picker.toSave(anyString(), eq("musicxml"))).thenReturn(Optional.of(score));
+        chooseFrom("#take-away", "MusicXML for notation programs");
+        byte[] before = Files.readAllBytes(score);
+        when(picker.toOpen()).thenReturn(Optional.of(score));
+        press(KeyCode.CONTROL, KeyCode.O);
+        await("the score is open", () -> desk.sight().get().filed().path().equals(beside("score.abc")));
+        assertThat(sight().tune().orElseThrow().notes()).isNotEmpty();
+        press(KeyCode.CONTROL, KeyCode.S);
+        await("the book is saved", () -> Files.exists(beside("score.abc")));
+        assertThat(score).hasBinaryContent(before);
+    }
+
     @Test
     void openingAnotherBookAsksBeforeLosingChanges() throws Exception {
         Path other = Files.writeString(beside("other.abc"), "X:1\nT:Other tune\nM:6/8\nK:G\nGAB c#3|\n");

@@ -198,6 +198,10 @@ record Directives(int of, int stair, int stage, Version version, Sums sums, int 
         throw new IllegalArgumentException("it does not say which tune it belongs to");
     }
 
+    private static String heading(Tune tune) {
+        return tune.manuscript().text().substring(0, tune.manuscript().bodyStart());
+    }
+
     /** Reads the lines of a version's text for its plain tune. Throws IllegalArgumentException, saying what is wrong with which line. */
     static Directives parse(String text, Tune tune) {
         Map<String, String> stage = Map.of();
@@ -209,6 +213,7 @@ record Directives(int of, int stair, int stage, Version version, Sums sums, int 
         List<String> foreignLines = new ArrayList<>();
         Map<String, String> foreign = new TreeMap<>();
         Instrument instrument = instrument(text);
+        Set<String> ownLines = Set.copyOf(heading(tune).lines().toList());
         for (String line : text.split("\\R", -1)) {
             Matcher match = LINE.matcher(line);
             if (!match.matches()) {
@@ -243,7 +248,12 @@ record Directives(int of, int stair, int stage, Version version, Sums sums, int 
                     spots.put(note, spots.getOrDefault(note, Spot.bare(note)).withPin(pin));
                 }
                 case "say" -> addSentence(spots, words, tune);
-                default -> foreignLines.add(line.substring(MARK.length()));
+                default -> {
+                    // A line of the plain tune's own heading stands above every stage.
+                    if (!ownLines.contains(line)) {
+                        foreignLines.add(line.substring(MARK.length()));
+                    }
+                }
             }
         }
         foreign.put("stage", others(stage, OF_STAGE));

@@ -14,6 +14,7 @@ import org.junit.jupiter.params.provider.ValueSource;
 import wildflourish.core.instrument.Instrument;
 import wildflourish.core.music.SoundingPitch;
 import wildflourish.core.ornament.Profile;
+import wildflourish.core.ornament.Stack;
 import wildflourish.core.performance.Realisation;
 import wildflourish.core.performance.Realiser;
 import wildflourish.core.problem.Parsed;
@@ -22,7 +23,12 @@ import wildflourish.core.tune.Note;
 import wildflourish.core.tune.PlayOrder;
 import wildflourish.core.tune.Tune;
 import wildflourish.core.version.Book;
+import wildflourish.core.version.Lesson;
+import wildflourish.core.version.Placement;
 import wildflourish.core.version.Playing;
+import wildflourish.core.version.Span;
+import wildflourish.core.version.Spot;
+import wildflourish.core.version.Stair;
 import wildflourish.core.version.Version;
 
 /** Parts of the ABC standard 2.1 (December 2011) that books from elsewhere use, by section; quoted from memory of the text. */
@@ -158,6 +164,32 @@ class StavesAndVoicesTest {
         assertThat(pitches(chosen)).isEqualTo("G5 A5 B5 C6");
         assertThat(chosen.header().voices().taught()).isEqualTo("B");
         assertThat(codes("%%flourish-voice C\nV:A\nV:B\nK:C", body)).contains("voice-missing");
+    }
+
+    /** A stage upon a chosen voice, on a staff an octave higher, comes back as it was, however often it is saved. */
+    @Test
+    void aStageOfAChosenVoiceIsSavedAndReadAgain() {
+        Tune chosen = tune(
+                "%%flourish-voice B\n%%flourish-newer something\nV:A\nV:B octave=1\nK:D",
+                "V:A\nDE|FG|\nV:B\n[K:G]GABc|\nd4|\nV:A\nAB|");
+        Instrument whistle = Instrument.of("whistle-d");
+        Version plain = Version.plain("Root", Playing.usual(chosen, whistle));
+        Version leaf = Version.plain("Leaf", Playing.usual(chosen, whistle))
+                .with(
+                        chosen,
+                        Spot.of(Placement.of(
+                                Stack.parse("cut", whistle.family()),
+                                Span.of(chosen.notes().get(4).id()))));
+        Book book = new Book(List.of(Lesson.plain(chosen).with(new Stair(List.of(plain, leaf)))));
+        String written = BookWriter.write(book);
+        Parsed<Book> again = BookReader.read(written);
+        assertThat(again.value()).isEqualTo(book);
+        assertThat(BookWriter.write(again.value())).isEqualTo(written);
+        assertThat(written.split("%%flourish-voice B", -1))
+                .as("once in the tune and once above each stage")
+                .hasSize(4);
+        assertThat(WrittenOut.of(chosen, leaf).tune().notes().get(4).pitches())
+                .isEqualTo(chosen.notes().get(4).pitches());
     }
 
     @ParameterizedTest
