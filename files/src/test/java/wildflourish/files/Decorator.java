@@ -28,9 +28,12 @@ public final class Decorator {
                         version.playing().withTempo(version.playing().tempo().times(Fraction.of(1, 2)))));
         for (Note note : tune.notes()) {
             int stage = random.nextInt(stair.stages().size());
+            if (random.nextInt(4) > 0) {
+                continue;
+            }
             List<Fit> fits = WhatFits.at(tune, note.id(), stair.at(stage).playing(), Profile.usual())
                     .fitting();
-            if (fits.isEmpty() || random.nextInt(4) > 0) {
+            if (fits.isEmpty()) {
                 continue;
             }
             Placement placement = fits.get(random.nextInt(fits.size())).placement();
