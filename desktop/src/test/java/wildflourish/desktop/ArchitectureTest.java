@@ -31,6 +31,8 @@ class ArchitectureTest {
             "line",
             "hand",
             "placing",
+            "recognition",
+            "carrying",
             "performance",
             "words",
             "sound",

@@ -12,6 +12,9 @@ import wildflourish.core.tune.Note;
 final class Column {
     static final double HEAD_WIDTH = 1.18;
     static final double SMALL = 0.6;
+    /** How far a slide or a fall reaches below the middle of its head. */
+    private static final double SLIDE_FOOT = 1;
+
     /** The line of a slide from one end to the other. */
     static final double SLIDE_WIDTH = 0.95;
 
@@ -162,14 +165,20 @@ final class Column {
         return Math.min(Math.min(inkTop(), smallTop()), top() - accidentalRise());
     }
 
-    /** The lowest of heads, accidentals and the curve below the small notes; stems are not asked. */
+    /** The lowest of heads, accidentals, a slide into the head or a fall from it, and the curve below the small notes; stems are not asked. */
     double lowest() {
         double small = note.marks().graces().pitches().stream()
                 .mapToDouble(Column::yOf)
                 .max()
                 .orElse(Double.NEGATIVE_INFINITY);
-        double heads = bottom() + accidentalReach();
+        double heads = Math.max(bottom() + accidentalReach(), slideFoot());
         return Double.isInfinite(small) ? heads : Math.max(heads, Math.max(small, bottom()) + SMALL_CURVE + 0.55);
+    }
+
+    /** The lower end of a slide into the head or of a fall; negative infinity where there is neither. */
+    private double slideFoot() {
+        boolean isLow = slideIn() > 0 || note.marks().decorations().contains("fall");
+        return isLow && !note.isRest() ? yOf(note.melody()) + SLIDE_FOOT : Double.NEGATIVE_INFINITY;
     }
 
     /** A flat rises higher over its head than it reaches below. */

@@ -11,8 +11,8 @@ import wildflourish.core.fingering.ButtonWay;
 import wildflourish.core.hand.Attempt;
 import wildflourish.core.hand.Made;
 import wildflourish.core.hand.Scene;
+import wildflourish.core.hand.SmallNotes;
 import wildflourish.core.hand.Voice;
-import wildflourish.core.instrument.Family;
 import wildflourish.core.instrument.Strings;
 import wildflourish.core.line.Line;
 import wildflourish.core.line.Tone;
@@ -178,7 +178,9 @@ public record Dressing(Tune tune, Set<NoteId> small) {
             Made.Part part = parts.get(i);
             NoteId note = notes.get(isNoteByNote ? i : 0).id();
             List<WrittenPitch> its = small.computeIfAbsent(note, id -> new ArrayList<>());
-            part.smalls().forEach(each -> its.addAll(pitches(scene, each, notes.get(0))));
+            part.smalls()
+                    .forEach(each ->
+                            SmallNotes.written(scene, each, notes.get(0)).ifPresent(its::add));
             boolean isShort =
                     part.share().kind() == Share.Kind.SHORTEST || part.share().kind() == Share.Kind.TIMED;
             if (isShort && i + 1 < parts.size()) {
@@ -191,18 +193,6 @@ public record Dressing(Tune tune, Set<NoteId> small) {
                 small.remove(note);
             }
         }
-    }
-
-    /** How a small note is written: a cut by custom as the note of its finger, in the key. */
-    private static List<WrittenPitch> pitches(Scene scene, Made.Small small, Note note) {
-        int bar = scene.tune().placeOf(note.id()).bar();
-        boolean isCustom =
-                small.role() == Made.Role.CUT || scene.playing().instrument().family() == Family.NINE_NOTE_PIPES;
-        return small.sound().voices().stream()
-                .limit(1)
-                .flatMap(voice -> voice.written().stream())
-                .map(pitch -> isCustom ? pitch.withAlter(scene.tune().keyAt(bar).alterOf(pitch.step())) : pitch)
-                .toList();
     }
 
     /** A breath mark on every note after which a layer breathes. */

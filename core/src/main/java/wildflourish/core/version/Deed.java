@@ -31,6 +31,10 @@ public record Deed(Kind kind, String subject, String stage, boolean isClosed) {
         EDIT,
         PHRASE,
         NEW_TUNE,
+        BEGIN_STAIR,
+        CARRY,
+        TAKE_WRITTEN,
+        VOICE,
         RECOVER,
         TAKE_SAVED,
         KEEP_AS_TUNE

@@ -221,7 +221,9 @@ public final class Words {
     /** The same after its article: {@code a long roll}, {@code an octave leap}. */
     public static String article(Stack stack) {
         String name = name(stack);
-        return ("aeiou".indexOf(name.charAt(0)) >= 0 ? "an " : "a ") + name;
+        boolean isSpokenAsVowel =
+                "aeiou".indexOf(name.charAt(0)) >= 0 && !name.startsWith("one ") && !name.startsWith("uni");
+        return (isSpokenAsVowel ? "an " : "a ") + name;
     }
 
     /** The heading over ornaments of a kind. */

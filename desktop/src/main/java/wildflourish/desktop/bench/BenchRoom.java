@@ -63,6 +63,7 @@ public final class BenchRoom implements Room {
     private final SplitPane panes = new SplitPane();
     private final CloseUpView closeUp = new CloseUpView();
     private final WritePane write;
+    private final Offers offers;
     private final GrowthStrip strip;
     private final PhraseBar phrases;
     private final FitsPane fits;
@@ -109,14 +110,15 @@ public final class BenchRoom implements Room {
         score = new ScoreView(tools.soon(), tools.hands());
         score.setId("score");
         write = new WritePane(desk);
-        strip = new GrowthStrip(desk, tools.actions(), tools.soon());
+        offers = new Offers(tools, ID);
+        strip = new GrowthStrip(desk, tools.actions(), tools.soon(), offers::carry);
         phrases = new PhraseBar(desk, tools.actions());
         fits = new FitsPane(desk, tools.actions(), score::preview, transport::playTried);
         panes.setOrientation(Orientation.VERTICAL);
         panes.getItems().add(score);
         panes.setId("bench-panes");
         VBox.setVgrow(panes, Priority.ALWAYS);
-        centre = new VBox(strip, phrases, panes);
+        centre = new VBox(strip, offers, phrases, panes);
         watch(tools);
     }
 
@@ -243,6 +245,8 @@ public final class BenchRoom implements Room {
         does(actions, "turn-phrase", Writing::turnPhrase);
         does(actions, "copy-up", Stages::copyUp);
         does(actions, "add-stage", Stages::add);
+        does(actions, "begin-stair", Stages::begin);
+        does(actions, "next-voice", Writing::nextVoice);
         actions.bind("rename-stage", isHere, () -> strip.rename());
         bindRules(actions);
         bindLooking(actions);

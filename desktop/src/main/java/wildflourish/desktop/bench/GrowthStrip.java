@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.concurrent.Executor;
+import java.util.function.Consumer;
 import javafx.application.Platform;
 import javafx.geometry.Pos;
 import javafx.scene.control.Button;
@@ -20,6 +21,7 @@ import wildflourish.core.hand.Scene;
 import wildflourish.core.ornament.Profile;
 import wildflourish.core.placing.Ease;
 import wildflourish.core.tune.Tune;
+import wildflourish.core.version.Lesson;
 import wildflourish.core.version.Stair;
 import wildflourish.core.version.Version;
 import wildflourish.core.words.Words;
@@ -39,21 +41,29 @@ final class GrowthStrip extends HBox {
     private final HBox nodes = new HBox();
     private final TextField name = new TextField();
     private final List<Node> shown = new ArrayList<>();
+    private final HBox begin = new HBox();
+    private final HBox carries = new HBox();
+    private final Consumer<Stair> carry;
     private Theme theme = Theme.LIGHT;
 
     /** What the strip shows. */
-    private record Wanted(Optional<Stair> stair, Optional<Tune> tune, Profile profile, int stage) {
+    private record Wanted(Optional<Stair> stair, List<Stair> others, Optional<Tune> tune, Profile profile, int stage) {
         static Wanted of(Sight sight) {
             return new Wanted(
-                    sight.stair(),
+                    sight.stair().filter(stair -> sight.isBegun()),
+                    sight.isBegun()
+                            ? List.of()
+                            : sight.lesson().map(Lesson::stairs).orElse(List.of()),
                     sight.tune(),
                     sight.chosen().profile(),
                     sight.chosen().stage());
         }
     }
 
-    GrowthStrip(Desk desk, Actions actions, Executor soon) {
+    /** {@code carry} is told whose stair is to be carried over to the instrument. */
+    GrowthStrip(Desk desk, Actions actions, Executor soon, Consumer<Stair> carry) {
         this.desk = desk;
+        this.carry = carry;
         this.soon = soon;
         setId("growth-strip");
         getStyleClass().add("growth-strip");
@@ -78,8 +88,48 @@ final class GrowthStrip extends HBox {
                 event.consume();
             }
         });
-        getChildren().addAll(nodes, name, add, copy);
+        add.managedProperty().bind(add.visibleProperty());
+        copy.managedProperty().bind(copy.visibleProperty());
+        add.visibleProperty().bind(begin.visibleProperty().not());
+        copy.visibleProperty().bind(begin.visibleProperty().not());
+        bindBegin(actions);
+        getChildren().addAll(nodes, name, add, copy, begin);
         desk.of(Wanted::of).subscribe(this::show);
+    }
+
+    /** What a tune without a stair for the instrument can begin with. */
+    private void bindBegin(Actions actions) {
+        begin.setId("begin");
+        begin.managedProperty().bind(begin.visibleProperty());
+        begin.setAlignment(Pos.CENTER_LEFT);
+        begin.getStyleClass().add("stage-line");
+        carries.getStyleClass().add("stage-line");
+        Label none = new Label();
+        none.setMinWidth(Region.USE_PREF_SIZE);
+        none.getStyleClass().add("quiet");
+        desk.of(Sight::instrument)
+                .subscribe(instrument ->
+                        none.setText("The plain tune. Nothing is placed yet for the " + instrument.name() + "."));
+        begin.getChildren()
+                .addAll(
+                        none,
+                        Controls.button(actions.of("begin-stair")),
+                        carries,
+                        Controls.button(actions.of("room-look-over")));
+    }
+
+    private void showBegin(Wanted wanted) {
+        begin.setVisible(wanted.stair().isEmpty() && wanted.tune().isPresent());
+        carries.getChildren().clear();
+        for (Stair other : wanted.others()) {
+            Button button =
+                    new Button("Carry over from the " + other.instrument().name());
+            button.setId("carry-" + other.instrument().id());
+            button.setMinWidth(Region.USE_PREF_SIZE);
+            Controls.tip(button, "Shows what of that stair fits here, before anything is taken over");
+            button.setOnAction(event -> carry.accept(other));
+            carries.getChildren().add(button);
+        }
     }
 
     void setTheme(Theme newTheme) {
@@ -108,6 +158,7 @@ final class GrowthStrip extends HBox {
 
     private void show(Wanted wanted) {
         List<Version> stages = wanted.stair().map(Stair::stages).orElse(List.of());
+        showBegin(wanted);
         if (stages.size() != shown.size()) {
             rebuild(stages.size());
         }

@@ -21,6 +21,7 @@ import picocli.CommandLine.Model.PositionalParamSpec;
             OrnamentsCommand.class,
             FitsCommand.class,
             RealiseCommand.class,
+            RecogniseCommand.class,
             FormCommand.class,
             NeedsCommand.class,
             FitCommand.class,
@@ -62,6 +63,8 @@ public final class Flourish implements Runnable {
                                                 what fits that note of a tune, and why
               flourish realise FILE --place 3:cut --instrument I
                                                 what sounds and moves, in milliseconds
+              flourish recognise FILE --instrument fiddle
+                                                ornaments in a tune's own text, as placements
               flourish form FILE                how the tunes are built, what comes back
               flourish needs FILE --instrument flute-d
                                                 notes, hard spots, grade, easiest first

@@ -25,6 +25,10 @@ public final class DeedWords {
             case EDIT -> "wrote in " + deed.subject();
             case PHRASE -> "marked phrases in " + deed.subject();
             case NEW_TUNE -> "began a new tune";
+            case BEGIN_STAIR -> "began a stair";
+            case CARRY -> "carried a stair over to the " + deed.subject();
+            case TAKE_WRITTEN -> "took the ornaments in the text of " + deed.subject();
+            case VOICE -> "chose the voice " + deed.subject();
             case RECOVER -> "brought unsaved changes back";
             case TAKE_SAVED -> "kept " + deed.stage() + " as it was saved";
             case KEEP_AS_TUNE -> "kept the changed notes of " + deed.stage() + " as a tune";

@@ -134,8 +134,9 @@ public final class Desk {
     private Sight.Filed filed() {
         return new Sight.Filed(
                 stored.path(),
-                history.isSaved(),
+                history.isSaved() && stored.from().isEmpty(),
                 problems,
+                stored.from(),
                 history.done().size(),
                 history.undone().size());
     }

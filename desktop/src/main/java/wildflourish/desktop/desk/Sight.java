@@ -66,10 +66,12 @@ public record Sight(
      * Where the book is kept.
      *
      * @param problems what was to be said of it when it was read
+     * @param from the file of another format that the book was made of, until it is saved
      * @param undoable how many changes can be taken back
      * @param redoable how many of those taken back can be done again
      */
-    public record Filed(Path path, boolean isSaved, List<Problem> problems, int undoable, int redoable) {
+    public record Filed(
+            Path path, boolean isSaved, List<Problem> problems, Optional<Path> from, int undoable, int redoable) {
         public Filed {
             problems = List.copyOf(problems);
         }
@@ -77,6 +79,11 @@ public record Sight(
 
     public Optional<Tune> tune() {
         return lesson.map(Lesson::tune);
+    }
+
+    /** Whether the tune has a stair for the instrument; else the one in sight joins it with its first placement. */
+    public boolean isBegun() {
+        return lesson.flatMap(each -> each.stairFor(chosen.instrument())).isPresent();
     }
 
     /** The stage worked on. */

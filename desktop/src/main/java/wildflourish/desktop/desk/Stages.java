@@ -2,12 +2,14 @@ package wildflourish.desktop.desk;
 
 import java.util.Optional;
 import java.util.function.UnaryOperator;
+import wildflourish.core.carrying.Carried;
 import wildflourish.core.instrument.School;
 import wildflourish.core.music.Tempo;
 import wildflourish.core.version.Deed;
 import wildflourish.core.version.Playing;
 import wildflourish.core.version.Stair;
 import wildflourish.core.version.Version;
+import wildflourish.core.words.CarriedWords;
 import wildflourish.core.words.Words;
 
 /** The stages of the stair: another one, its name, its tempo, the schools of all. */
@@ -33,6 +35,29 @@ public final class Stages {
         Optional<Stair> after =
                 sight.stair().flatMap(stair -> stair.copiedUp(stair.stages().size() - 1));
         return grown(here, after, new Deed(Deed.Kind.ADD_STAGE, "", here.stageName()), "Another stage on top: ");
+    }
+
+    /** A stair for the instrument, as it is shown before anything is placed: its stages are there and can be named, timed and filled. */
+    public static Outcome begin(Here here) {
+        Sight sight = here.sight();
+        return sight.stair()
+                .filter(stair -> !sight.isBegun())
+                .map(stair -> Outcome.of(
+                        here,
+                        stair,
+                        new Deed(Deed.Kind.BEGIN_STAIR, "", here.stageName()),
+                        "A stair for the " + sight.instrument().name() + ", "
+                                + stair.stages().size() + " stages"))
+                .orElse(Outcome.nothing());
+    }
+
+    /** A stair that was carried over from another instrument becomes the one of this. */
+    public static Outcome carried(Here here, Carried carried) {
+        return Outcome.of(
+                here,
+                carried.stair(),
+                new Deed(Deed.Kind.CARRY, carried.stair().instrument().name(), here.stageName()),
+                "Carried over: " + CarriedWords.count(carried));
     }
 
     private static Outcome grown(Here here, Optional<Stair> after, Deed deed, String words) {

@@ -10,6 +10,7 @@ import wildflourish.core.problem.Problem;
 import wildflourish.core.tune.Note;
 import wildflourish.core.tune.NoteId;
 import wildflourish.core.tune.Tune;
+import wildflourish.core.tune.TuneHeader;
 import wildflourish.core.version.BookItem;
 import wildflourish.core.version.Change;
 import wildflourish.core.version.Deed;
@@ -158,6 +159,33 @@ public final class Writing {
                         .saying("Signed as " + keyName(moved) + " now; every note sounds as before"))
                 .orElseGet(() ->
                         Outcome.said("This key cannot go further that way; write it in the text of the tune (W)."));
+    }
+
+    /** Another voice of the tune is taught; not where a stair stands on the one that is. */
+    public static Outcome voice(Here here, String voice) {
+        Sight sight = here.sight();
+        if (sight.tune().isEmpty()
+                || sight.tune().get().header().voices().taught().equals(voice)) {
+            return Outcome.nothing();
+        }
+        if (!sight.lesson().orElseThrow().stairs().isEmpty()) {
+            return Outcome.said(
+                    "A stair stands on this voice: keep another form of the tune (Ctrl+D), and choose the voice there.");
+        }
+        String text = new TuneEditor(sight.tune().get()).withVoice(voice);
+        return edit(here, text, Deed.Kind.VOICE)
+                .saying("Voice " + voice + " is taught now; the others stay in the text");
+    }
+
+    /** The next of the voices is taught. */
+    public static Outcome nextVoice(Here here) {
+        TuneHeader.Voices voices =
+                here.sight().tune().map(tune -> tune.header().voices()).orElse(TuneHeader.Voices.ONE);
+        if (!voices.areSeveral()) {
+            return Outcome.said("This tune has one voice.");
+        }
+        int next = (voices.ids().indexOf(voices.taught()) + 1) % voices.ids().size();
+        return voice(here, voices.ids().get(next));
     }
 
     /** What is wrong with a tune's text. */

@@ -27,6 +27,7 @@ import wildflourish.desktop.desk.Sight;
 import wildflourish.files.export.ChartExporter;
 import wildflourish.files.export.ExportForm;
 import wildflourish.files.export.Exporter;
+import wildflourish.files.midi.MidiReader;
 import wildflourish.files.paint.PdfPainter;
 import wildflourish.files.store.BookStore;
 import wildflourish.files.store.ChangedUnderneathException;
@@ -42,6 +43,7 @@ final class BookFiles {
     private final Safekeeping safekeeping;
     private final Preferences preferences;
     private final LongWork work;
+    private final ImportNotice imported;
 
     BookFiles(
             Desk desk,
@@ -56,11 +58,12 @@ final class BookFiles {
         this.banner = banner;
         this.safekeeping = safekeeping;
         this.work = work;
+        this.imported = new ImportNotice(desk, banner, this::putRight);
     }
 
     /** With the book that is on the desk when the window appears. */
     void begin() {
-        tellProblems();
+        tell();
         remember();
         safekeeping.opened();
     }
@@ -152,11 +155,36 @@ final class BookFiles {
     private void take(Parsed<StoredBook> opened) {
         banner.hide("unsaved");
         banner.hide("changed");
+        banner.hide(ImportNotice.KIND);
         safekeeping.leave();
         desk.take(opened);
         remember();
-        tellProblems();
+        tell();
         safekeeping.opened();
+    }
+
+    /** What is to be said of a book that has just come. */
+    private void tell() {
+        if (!imported.tell()) {
+            tellProblems();
+        }
+    }
+
+    /** The file that the book was made of is read once more, with what the teacher has put right; what was done in the book meanwhile is asked about. */
+    private void putRight(Path from, MidiReader.Corrections corrections) {
+        if (desk.sight().get().filed().undoable() > 0) {
+            askBeforeLosing("import", "Read it again", () -> readAgain(from, corrections));
+            return;
+        }
+        readAgain(from, corrections);
+    }
+
+    private void readAgain(Path from, MidiReader.Corrections corrections) {
+        work.start(
+                "Reading " + from.getFileName() + " again",
+                progress -> BookStore.open(from, corrections, progress),
+                this::take,
+                e -> desk.say("Cannot read it again: " + e.getMessage()));
     }
 
     private void tellProblems() {
@@ -210,6 +238,7 @@ final class BookFiles {
                     safekeeping.saved();
                     remember();
                     banner.hide("changed");
+                    banner.hide(ImportNotice.KIND);
                     then.run();
                 },
                 this::notSaved);

@@ -4,6 +4,7 @@ import java.nio.file.Path;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.Function;
+import javafx.application.Platform;
 import javafx.geometry.Pos;
 import javafx.scene.control.Label;
 import javafx.scene.control.MenuButton;
@@ -14,6 +15,7 @@ import javafx.scene.layout.Region;
 import org.kordamp.ikonli.javafx.FontIcon;
 import wildflourish.core.instrument.School;
 import wildflourish.core.ornament.Profile;
+import wildflourish.core.tune.TuneHeader;
 import wildflourish.core.version.Playing;
 import wildflourish.core.version.Version;
 import wildflourish.desktop.action.Actions;
@@ -22,6 +24,7 @@ import wildflourish.desktop.desk.Choosing;
 import wildflourish.desktop.desk.Desk;
 import wildflourish.desktop.desk.Sight;
 import wildflourish.desktop.desk.Stages;
+import wildflourish.desktop.desk.Writing;
 import wildflourish.desktop.look.OnlyWhen;
 import wildflourish.desktop.look.Pick;
 
@@ -72,12 +75,39 @@ final class WorkBar extends HBox {
                 .addAll(
                         book(),
                         tunes,
+                        voices(),
                         label("on"),
                         InstrumentMenu.of(desk, actions),
                         label("for a student who is"),
                         students,
                         school(),
                         strokes());
+    }
+
+    /** Which voice is taught, of a tune that has several; what cannot be chosen is not shown as if it were. */
+    private OnlyWhen voices() {
+        Pick voices = new Pick(
+                "voices",
+                "Which voice of the tune is taught; the others stay in the text (Alt+V)",
+                index -> desk.does(
+                        here -> Writing.voice(here, voicesOf(here.sight()).ids().get(index))));
+        voices.setAccessibleText("Voice");
+        desk.of(WorkBar::voicesOf).subscribe(those -> showVoice(voices, those));
+        voices.getSelectionModel()
+                .selectedIndexProperty()
+                .addListener((at, before, after) -> Platform.runLater(
+                        () -> showVoice(voices, voicesOf(desk.sight().get()))));
+        return new OnlyWhen(desk.of(sight -> voicesOf(sight).areSeveral()), voices);
+    }
+
+    private static TuneHeader.Voices voicesOf(Sight sight) {
+        return sight.tune().map(tune -> tune.header().voices()).orElse(TuneHeader.Voices.ONE);
+    }
+
+    private static void showVoice(Pick pick, TuneHeader.Voices voices) {
+        pick.show(
+                voices.ids().stream().map(id -> "voice " + id).toList(),
+                voices.ids().indexOf(voices.taught()));
     }
 
     private static List<String> titles(Sight sight) {

@@ -15,7 +15,7 @@ import wildflourish.core.tune.Manuscript;
 
 /** Reads lines of ABC music (ABC 2.1 §4) into a {@link TuneBuilder}. What it does not know it reports and steps over. */
 final class MusicReader {
-    private static final Map<Character, String> SHORT_DECORATIONS = Map.ofEntries(
+    static final Map<Character, String> SHORT_DECORATIONS = Map.ofEntries(
             Map.entry('.', "staccato"),
             Map.entry('~', "roll"),
             Map.entry('H', "fermata"),
@@ -29,7 +29,7 @@ final class MusicReader {
             Map.entry('v', "downbow"));
     private static final Pattern TUPLET = Pattern.compile("\\((\\d{1,2})(?::(\\d{0,2}))?(?::(\\d{0,2}))?");
     private static final Pattern INLINE_FIELD = Pattern.compile("\\[([A-Za-z]):([^\\]\\n]*)\\]");
-    private static final Pattern DECORATION = Pattern.compile("!([^!\\s|]{1,30})!|\\+([A-Za-z0-9<>().]{1,30})\\+");
+    static final Pattern DECORATION = Pattern.compile("!([^!\\s|]{1,30})!|\\+([A-Za-z0-9<>().]{1,30})\\+");
     private static final String USUAL_HINT = "Take it out, or write it as ABC 2.1 does; everything around it was read.";
 
     private final Source source;

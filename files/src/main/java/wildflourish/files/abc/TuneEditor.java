@@ -25,6 +25,7 @@ public final class TuneEditor {
     private static final int LOWEST_STAFF_STEP = 14;
     private static final int HIGHEST_STAFF_STEP = 56;
 
+    private static final Pattern VOICE_LINE = Pattern.compile("(?m)^" + VoiceChoice.DIRECTIVE + "\\b.*\\R");
     private static final Pattern METRE_LINE = Pattern.compile("(?m)^M:.*$");
     private static final Pattern KEY_LINE = Pattern.compile("(?m)^K:\\s*([A-G])([#b]?)(.*)$");
     private static final String FIFTHS = "FCGDAEB";
@@ -159,6 +160,15 @@ public final class TuneEditor {
         return Optional.of(isSoAnyway ? bare : PhraseText.marked(tune, bar, Optional.of(PhraseMark.BEGINS)));
     }
 
+    /** With another of its voices as the one that is taught; the first needs no line that says so. */
+    public String withVoice(String voice) {
+        String bare = VOICE_LINE.matcher(text).replaceAll("");
+        if (tune.header().voices().ids().indexOf(voice) == 0) {
+            return bare;
+        }
+        return bare.replaceFirst("(?m)^K:", Matcher.quoteReplacement(VoiceChoice.DIRECTIVE + " " + voice + "\nK:"));
+    }
+
     /** In another metre from its beginning on; bar lines stay where they are, to be moved by hand. */
     public Optional<String> withMetre(Metre metre) {
         Matcher line = METRE_LINE.matcher(text);
@@ -217,7 +227,7 @@ public final class TuneEditor {
     }
 
     /** The letter that stands for a pitch where a note is written. */
-    private String letter(NoteId at, WrittenPitch pitch) {
+    String letter(NoteId at, WrittenPitch pitch) {
         Interval letters =
                 tune.manuscript().aboveLetters(tune.manuscript().at(at).start()).downwards();
         return VersionWriter.letterText(letters.above(pitch));
@@ -239,7 +249,7 @@ public final class TuneEditor {
 
     // Pitches that must not change
 
-    private List<WrittenPitch> melodies() {
+    List<WrittenPitch> melodies() {
         return new ArrayList<>(sounding(tune).stream().map(Note::melody).toList());
     }
 
@@ -259,7 +269,7 @@ public final class TuneEditor {
     }
 
     /** The text with accidentals added, in all bars at once and in each from left to right, until every note has the pitch that is wanted of it. */
-    private static String settled(String changed, List<WrittenPitch> wanted) {
+    static String settled(String changed, List<WrittenPitch> wanted) {
         String settled = changed;
         for (int round = 0; round <= wanted.size(); round++) {
             Tune read = TuneText.read(settled).value();

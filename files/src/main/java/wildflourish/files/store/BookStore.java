@@ -38,12 +38,23 @@ public final class BookStore {
 
     /** Reads a book with somebody following, who may stop it. */
     public static Parsed<StoredBook> open(Path path, Progress progress) throws IOException {
+        return open(path, MidiReader.Corrections.NONE, progress);
+    }
+
+    /** The same with what a teacher has put right of what was guessed in a MIDI file. */
+    public static Parsed<StoredBook> open(Path path, MidiReader.Corrections corrections, Progress progress)
+            throws IOException {
         byte[] bytes = bookBytes(path);
-        Optional<Imported> other = OtherFormats.read(bytes, MidiReader.Corrections.NONE);
+        Optional<Imported> other = OtherFormats.read(bytes, corrections);
         if (other.isPresent()) {
             Parsed<Book> made = BookReader.read(other.get().abc(), progress);
             return new Parsed<>(
-                    new StoredBook(OtherFormats.besides(path), FileForm.USUAL, Optional.empty(), made.value()),
+                    new StoredBook(
+                            OtherFormats.besides(path),
+                            FileForm.USUAL,
+                            Optional.empty(),
+                            made.value(),
+                            Optional.of(path)),
                     with(OtherFormats.told(other.get()), made.problems()));
         }
         FileForm.Content content = FileForm.read(bytes);

@@ -13,10 +13,16 @@ import wildflourish.files.abc.BookWriter;
  * @param form how the file's letters are stored
  * @param seen the sum of the file's bytes when it was last read or written, to notice other writers; empty when whatever is there may be
  *     replaced
+ * @param from the file of another format that it was made of; then it is not stored yet
  */
-public record StoredBook(Path path, FileForm form, Optional<String> seen, Book book) {
+public record StoredBook(Path path, FileForm form, Optional<String> seen, Book book, Optional<Path> from) {
+    /** A book that is, or will be, a file of its own. */
+    public StoredBook(Path path, FileForm form, Optional<String> seen, Book book) {
+        this(path, form, seen, book, Optional.empty());
+    }
+
     public StoredBook with(Book newBook) {
-        return new StoredBook(path, form, seen, newBook);
+        return new StoredBook(path, form, seen, newBook, from);
     }
 
     /** To be stored at a path; whatever stands there already may be replaced, unless it is the book's own. */

@@ -1,0 +1,241 @@
+package wildflourish.core.recognition;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashSet;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.function.Predicate;
+import java.util.stream.Collectors;
+import wildflourish.core.hand.Attempt;
+import wildflourish.core.hand.Made;
+import wildflourish.core.hand.Scene;
+import wildflourish.core.hand.SmallNotes;
+import wildflourish.core.hand.Voice;
+import wildflourish.core.music.WrittenPitch;
+import wildflourish.core.ornament.Choice;
+import wildflourish.core.ornament.Profile;
+import wildflourish.core.ornament.Stack;
+import wildflourish.core.placing.Fit;
+import wildflourish.core.placing.WhatFits;
+import wildflourish.core.tune.Bar;
+import wildflourish.core.tune.Graces;
+import wildflourish.core.tune.Marks;
+import wildflourish.core.tune.Note;
+import wildflourish.core.tune.NoteId;
+import wildflourish.core.tune.Tune;
+import wildflourish.core.version.Placement;
+import wildflourish.core.version.Span;
+import wildflourish.core.version.Version;
+
+/**
+ * The ornaments that the text of a tune writes, held against those that fit. A sign means an ornament of the kind that it stands for; small notes mean the ornament that sounds them,
+ * or else one that goes the same way, up or down; a chord means the ornament that sounds those notes together. Of several the best.
+ *
+ * @param all in the order of the tune
+ */
+public record Recognition(List<Found> all) {
+    /**
+     * Something written at a note, and what it is.
+     *
+     * @param stack what it and all before it at this note come to; empty where it is nothing that can be placed
+     * @param refused what it would be if it fitted; empty where nothing is meant by it on this instrument
+     */
+    public record Found(NoteId note, Written written, Optional<Stack> stack, Optional<Fit> refused) {}
+
+    public Recognition {
+        all = List.copyOf(all);
+    }
+
+    /** For a version of a tune; notes on which something is placed already are passed over. */
+    public static Recognition of(Tune tune, Version version, Profile profile) {
+        return new Reading(tune, version, profile).read();
+    }
+
+    /** How much is written that may be an ornament, whatever it comes to. */
+    public static int count(Tune tune) {
+        return tune.notes().stream().mapToInt(note -> Written.at(note).size()).sum();
+    }
+
+    /** What can be placed, a placement for each note. */
+    public List<Placement> placements() {
+        Map<NoteId, Stack> stacks = new LinkedHashMap<>();
+        all.forEach(found -> found.stack().ifPresent(stack -> stacks.put(found.note(), stack)));
+        return stacks.entrySet().stream()
+                .map(entry -> Placement.of(entry.getValue(), Span.of(entry.getKey())))
+                .toList();
+    }
+
+    /** What can be placed. */
+    public List<Found> placeable() {
+        return all.stream().filter(found -> found.stack().isPresent()).toList();
+    }
+
+    private static final class Reading {
+        private static final Comparator<Fit> BEST = Comparator.comparingInt(Fit::rank);
+
+        private final Tune tune;
+        private final Version version;
+        private final Scene scene;
+
+        Reading(Tune tune, Version version, Profile profile) {
+            this.tune = tune;
+            this.version = version;
+            this.scene = Scene.of(bare(tune), version, profile);
+        }
+
+        Recognition read() {
+            List<Found> all = new ArrayList<>();
+            for (Note note : tune.notes()) {
+                List<Written> written = Written.at(note).stream()
+                        .filter(each -> each.sort() != Written.Sort.CHORD || soundsChords())
+                        .toList();
+                if (!written.isEmpty() && version.covering(tune, note.id()).isEmpty()) {
+                    read(note, written, all);
+                }
+            }
+            return new Recognition(all);
+        }
+
+        private boolean soundsChords() {
+            return !version.playing().instrument().family().isWind();
+        }
+
+        private void read(Note note, List<Written> written, List<Found> all) {
+            WhatFits fits = WhatFits.at(scene, note.id());
+            Optional<Stack> stack = Optional.empty();
+            for (Written each : written) {
+                Optional<Choice> choice = choice(note, each, fits.fitting());
+                Optional<Stack> before = stack;
+                Optional<Stack> now = choice.map(meant ->
+                                before.map(there -> there.with(meant)).orElseGet(() -> new Stack(List.of(meant))))
+                        .filter(both -> WhatFits.verdict(scene, note.id(), 1, both)
+                                .filter(Fit::fits)
+                                .isPresent());
+                all.add(new Found(
+                        note.id(), each, now, now.isPresent() ? Optional.empty() : refused(each, fits.refused())));
+                stack = now.or(() -> before);
+            }
+        }
+
+        private Optional<Choice> choice(Note note, Written written, List<Fit> fits) {
+            return switch (written.sort()) {
+                case SIGN -> bySign(written, fits);
+                case SMALL_NOTES -> bySmallNotes(note, fits);
+                case CHORD -> best(fits, fit -> sounds(fit, note.pitches()));
+            };
+        }
+
+        private static Optional<Choice> bySign(Written written, List<Fit> fits) {
+            WrittenSign sign = WrittenSign.of(written.decoration()).orElseThrow();
+            return fits.stream()
+                    .filter(fit -> fit.facts().count() == 1)
+                    .filter(fit -> sign.meaning(fit.facts().ornament()).isPresent())
+                    .max(BEST)
+                    .flatMap(fit -> sign.meaning(fit.facts().ornament()));
+        }
+
+        private Optional<Choice> bySmallNotes(Note note, List<Fit> fits) {
+            List<WrittenPitch> written = note.marks().graces().pitches();
+            List<WrittenPitch> afterNote =
+                    written.get(0).equals(note.melody()) ? written.subList(1, written.size()) : written;
+            Set<List<WrittenPitch>> wanted = new HashSet<>(List.of(written, afterNote));
+            Set<List<Integer>> ways =
+                    wanted.stream().map(each -> way(each, note)).collect(Collectors.toSet());
+            return best(fits, fit -> isSmall(fit) && wanted.contains(smallNotes(fit, note)))
+                    .or(() -> best(fits, fit -> wanted.contains(smallNotes(fit, note))))
+                    .or(() -> best(fits, fit -> isSmall(fit) && ways.contains(way(smallNotes(fit, note), note))))
+                    .or(() -> best(fits, fit -> ways.contains(way(smallNotes(fit, note), note))));
+        }
+
+        /** Whether it is an ornament that is always written as small notes. */
+        private static boolean isSmall(Fit fit) {
+            return fit.facts().ornament().look().sign().equals("small");
+        }
+
+        /** What sounds before the note itself; that the figure begins with the note is understood. */
+        private List<WrittenPitch> smallNotes(Fit fit, Note note) {
+            List<WrittenPitch> all = fit.facts()
+                    .attempt()
+                    .flatMap(Attempt::made)
+                    .filter(made -> endsOn(made, note))
+                    .map(made -> SmallNotes.beforeTheLast(scene, made, note))
+                    .orElse(List.of());
+            return all.size() > 1 && all.get(0).equals(note.melody()) ? all.subList(1, all.size()) : all;
+        }
+
+        private static boolean endsOn(Made made, Note note) {
+            List<Made.Part> parts = made.parts();
+            return parts.get(parts.size() - 1).landing().voices().stream()
+                    .findFirst()
+                    .flatMap(Voice::written)
+                    .equals(Optional.of(note.melody()));
+        }
+
+        /** For each small note whether it lies above the note (1), below (−1) or on it (0). */
+        private static List<Integer> way(List<WrittenPitch> pitches, Note note) {
+            return pitches.stream()
+                    .map(pitch -> Integer.signum(pitch.midi() - note.melody().midi()))
+                    .toList();
+        }
+
+        private static boolean sounds(Fit fit, List<WrittenPitch> pitches) {
+            return fit.facts()
+                    .attempt()
+                    .flatMap(Attempt::made)
+                    .filter(made -> made.parts().size() == 1)
+                    .map(made -> made.parts().get(0).landing().voices().stream()
+                            .flatMap(voice -> voice.written().stream())
+                            .map(WrittenPitch::midi)
+                            .sorted()
+                            .toList())
+                    .equals(Optional.of(
+                            pitches.stream().map(WrittenPitch::midi).sorted().toList()));
+        }
+
+        private static Optional<Choice> best(List<Fit> fits, Predicate<Fit> isMeant) {
+            return fits.stream()
+                    .filter(fit -> fit.facts().count() == 1)
+                    .filter(isMeant)
+                    .max(BEST)
+                    .map(fit -> Choice.of(fit.facts().ornament()));
+        }
+
+        /** The first that the sign would mean, of those that do not fit; of chords and small notes it is not asked which they would be. */
+        private static Optional<Fit> refused(Written written, List<Fit> refused) {
+            return WrittenSign.of(written.decoration())
+                    .flatMap(sign -> refused.stream()
+                            .filter(fit -> sign.meaning(fit.facts().ornament()).isPresent())
+                            .findFirst());
+        }
+
+        /** The tune without what is written at its notes. */
+        private static Tune bare(Tune tune) {
+            List<Bar> bars = tune.bars().stream()
+                    .map(bar -> new Bar(
+                            bar.notes().stream().map(Reading::bare).toList(), bar.sides(), bar.ending(), bar.change()))
+                    .toList();
+            return new Tune(tune.header(), bars, tune.tuplets(), tune.manuscript());
+        }
+
+        private static Note bare(Note note) {
+            if (Written.at(note).isEmpty()) {
+                return note;
+            }
+            Marks marks = note.marks();
+            return note.withPitches(List.of(note.melody()))
+                    .withMarks(new Marks(
+                            Graces.NONE,
+                            marks.decorations().stream()
+                                    .filter(each -> WrittenSign.of(each).isEmpty())
+                                    .toList(),
+                            marks.chordSymbol(),
+                            marks.annotations(),
+                            marks.syllables(),
+                            marks.joins()));
+        }
+    }
+}

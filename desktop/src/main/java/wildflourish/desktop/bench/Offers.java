@@ -1,0 +1,107 @@
+package wildflourish.desktop.bench;
+
+import java.util.Optional;
+import javafx.scene.layout.VBox;
+import wildflourish.core.carrying.Carried;
+import wildflourish.core.instrument.Instrument;
+import wildflourish.core.ornament.Profile;
+import wildflourish.core.recognition.Recognition;
+import wildflourish.core.tune.Tune;
+import wildflourish.core.version.Stair;
+import wildflourish.core.version.Version;
+import wildflourish.core.words.CarriedWords;
+import wildflourish.core.words.RecognitionWords;
+import wildflourish.desktop.desk.Desk;
+import wildflourish.desktop.desk.Sight;
+import wildflourish.desktop.desk.Stages;
+import wildflourish.desktop.desk.Taking;
+import wildflourish.desktop.room.Tools;
+
+/** What can be taken up for a tune, each shown before it is done: the ornaments that its text writes, and a stair of another instrument. */
+final class Offers extends VBox {
+    private final Desk desk;
+    private final Tools.Away away;
+    private final OfferRow written;
+    private final OfferRow carry;
+    private Optional<Recognition> recognition = Optional.empty();
+    private Optional<Carried> carried = Optional.empty();
+
+    /** All that decides what the ornaments in a text come to. */
+    private record Text(Optional<Tune> tune, Optional<Version> plain, Profile profile) {
+        static Text of(Sight sight) {
+            return new Text(
+                    sight.tune().filter(tune -> Recognition.count(tune) > 0),
+                    sight.version().map(version -> Version.plain(version.name(), version.playing())),
+                    sight.chosen().profile());
+        }
+    }
+
+    Offers(Tools tools, String room) {
+        this.desk = tools.desk();
+        this.away = tools.away();
+        written = new OfferRow(
+                "written-offer",
+                "Place them",
+                "They leave the text and stand in the stage worked on and those above; Undo brings the text back",
+                () -> recognition.ifPresent(read -> desk.does(here -> Taking.written(here, read))));
+        carry = new OfferRow(
+                "carry-offer",
+                "Take it over",
+                "The stair of this instrument begins with these",
+                () -> carried.ifPresent(made -> desk.does(here -> Stages.carried(here, made))));
+        getChildren().addAll(written, carry);
+        tools.whileIn(room, Text::of, this::read);
+        desk.of(sight -> java.util.List.of(sight.lessonIndex(), sight.instrument()))
+                .subscribe(other -> carry.hide());
+    }
+
+    private void read(Text text) {
+        written.hide();
+        recognition = Optional.empty();
+        if (text.tune().isEmpty() || text.plain().isEmpty()) {
+            return;
+        }
+        Tune tune = text.tune().get();
+        Version plain = text.plain().get();
+        away.work("Looking for ornaments in the text", () -> Recognition.of(tune, plain, text.profile()), found -> {
+            if (Text.of(desk.sight().get()).equals(text) && !found.placeable().isEmpty()) {
+                offer(found, tune);
+            }
+        });
+    }
+
+    private void offer(Recognition found, Tune tune) {
+        recognition = Optional.of(found);
+        Instrument instrument = desk.sight().get().instrument();
+        written.offer(
+                RecognitionWords.count(found) + " on the " + instrument.name() + ".",
+                found.all().stream()
+                        .map(each -> RecognitionWords.of(each, tune, instrument))
+                        .toList());
+    }
+
+    /** Works out what a stair of another instrument becomes on this one, and offers it. */
+    void carry(Stair from) {
+        Sight sight = desk.sight().get();
+        if (sight.tune().isEmpty()) {
+            return;
+        }
+        Tune tune = sight.tune().get();
+        Instrument to = sight.instrument();
+        away.work(
+                "Carrying over to the " + to.name(),
+                () -> Carried.of(tune, from, to, sight.chosen().profile()),
+                made -> {
+                    if (desk.sight().get().tune().equals(Optional.of(tune))
+                            && desk.sight().get().instrument().equals(to)) {
+                        carried = Optional.of(made);
+                        carry.offer(
+                                "From the " + from.instrument().name() + " to the " + to.name() + ": "
+                                        + CarriedWords.count(made) + ".",
+                                made.moves().stream()
+                                        .map(move -> CarriedWords.of(made, move, tune))
+                                        .toList());
+                    }
+                });
+    }
+}
