@@ -57,6 +57,11 @@ public record Key(String name, int fifths, Map<Step, Integer> extra, Map<Step, I
         return new Key("no key", 0, Map.of(), Map.of());
     }
 
+    /** Whether it is the scale of a nine-note chanter: the tune was written for such pipes. */
+    public boolean isOfPipes() {
+        return equals(pipes(true)) || equals(pipes(false));
+    }
+
     /** The nine-note chanter's scale, F and C sharp; with {@code shown} false they hold without a signature ({@code K:HP}). */
     public static Key pipes(boolean shown) {
         return shown

@@ -73,7 +73,9 @@ public final class BenchRoom implements Room {
     private record Shown(Optional<Tune> tune, Optional<Version> version, Look look, Optional<NoteId> note) {
         static Shown of(Sight sight) {
             boolean isPhrase = sight.look().page() == Paging.PHRASE;
-            return new Shown(sight.tune(), sight.version(), sight.look(), isPhrase ? sight.note() : Optional.empty());
+            Optional<Version> version =
+                    sight.isBegun() ? sight.version() : sight.version().map(each -> each.withName("plain"));
+            return new Shown(sight.tune(), version, sight.look(), isPhrase ? sight.note() : Optional.empty());
         }
 
         ScoreWish wish() {

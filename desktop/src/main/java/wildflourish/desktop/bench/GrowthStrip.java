@@ -18,6 +18,8 @@ import javafx.scene.layout.Region;
 import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
 import wildflourish.core.hand.Scene;
+import wildflourish.core.instrument.Family;
+import wildflourish.core.instrument.Instrument;
 import wildflourish.core.ornament.Profile;
 import wildflourish.core.placing.Ease;
 import wildflourish.core.tune.Tune;
@@ -31,11 +33,14 @@ import wildflourish.desktop.desk.Choosing;
 import wildflourish.desktop.desk.Desk;
 import wildflourish.desktop.desk.Sight;
 import wildflourish.desktop.desk.Stages;
+import wildflourish.desktop.look.OnlyWhen;
 import wildflourish.desktop.look.TempoPicture;
 import wildflourish.desktop.look.Theme;
 
 /** The stages of the stair over the score, the plainest first, each with its tempo, how much is placed and how hard it is; another is added and one renamed in place. */
 final class GrowthStrip extends HBox {
+    private static final Instrument PIPES = Instrument.of("mouth-blown-pipes");
+
     private final Desk desk;
     private final Executor soon;
     private final HBox nodes = new HBox();
@@ -110,12 +115,24 @@ final class GrowthStrip extends HBox {
         desk.of(Sight::instrument)
                 .subscribe(instrument ->
                         none.setText("The plain tune. Nothing is placed yet for the " + instrument.name() + "."));
+        Button pipes = new Button("Work on the " + PIPES.name());
+        pipes.setId("on-pipes");
+        pipes.setMinWidth(Region.USE_PREF_SIZE);
+        Controls.tip(pipes, "The key of this tune is that of a nine-note chanter");
+        pipes.setOnAction(event -> desk.does(here -> Choosing.instrument(here, PIPES)));
         begin.getChildren()
                 .addAll(
                         none,
                         Controls.button(actions.of("begin-stair")),
                         carries,
+                        new OnlyWhen(desk.of(GrowthStrip::isOffPipes), pipes),
                         Controls.button(actions.of("room-look-over")));
+    }
+
+    /** Whether the tune is written for nine-note pipes and something else is in hand. */
+    private static boolean isOffPipes(Sight sight) {
+        return sight.instrument().family() != Family.NINE_NOTE_PIPES
+                && sight.tune().filter(tune -> tune.header().key().isOfPipes()).isPresent();
     }
 
     private void showBegin(Wanted wanted) {

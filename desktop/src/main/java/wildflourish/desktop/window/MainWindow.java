@@ -74,10 +74,12 @@ public final class MainWindow extends BorderPane {
         TransportBar.bind(desk, actions, transport);
         actions.bind("latency", () -> new LatencyNotice(desk, transport, banner).begin());
         InstrumentMenu.bind(desk, actions);
+        // Before the rooms, whose buttons lead from one to another.
+        List.of(LookOverRoom.ID, BenchRoom.ID, ChartRoom.ID, BestFitRoom.ID)
+                .forEach(id -> actions.bindOn(
+                        "room-" + id, desk.of(sight -> sight.room().equals(id)), () -> desk.enter(id)));
         bench = new BenchRoom(tools);
         rooms = List.of(new LookOverRoom(tools), bench, new ChartRoom(tools), new BestFitRoom(tools));
-        rooms.forEach(room -> actions.bindOn(
-                "room-" + room.id(), desk.of(sight -> sight.room().equals(room.id())), () -> desk.enter(room.id())));
         getStyleClass().add("window");
         sound = new TransportBar(desk, actions);
         said = new SaidLine(desk, transport::look);

@@ -91,6 +91,7 @@ final class WorkBar extends HBox {
                 "Which voice of the tune is taught; the others stay in the text (Alt+V)",
                 index -> desk.does(
                         here -> Writing.voice(here, voicesOf(here.sight()).ids().get(index))));
+        voices.setMinWidth(104);
         voices.setAccessibleText("Voice");
         desk.of(WorkBar::voicesOf).subscribe(those -> showVoice(voices, those));
         voices.getSelectionModel()

@@ -78,7 +78,7 @@ final class MidiTune {
         String title = stated.title().orElse("Untitled");
         long tempo = Math.round(stated.crotchets() / quaver / 2);
         String abc = "X:1\nT:" + title + "\nR:" + type + "\nM:" + metre + "\nL:1/8\nQ:1/4=" + tempo + "\nK:" + key
-                + "\n" + music(notes, bar, pickup, Fields.key(key).orElse(Key.none()));
+                + "\n" + music(notes, bar, beam(metre), pickup, Fields.key(key).orElse(Key.none()));
         return new Imported(abc, told);
     }
 
@@ -329,7 +329,16 @@ final class MidiTune {
 
     // Writing
 
-    private static String music(List<Placed> notes, int bar, int pickup, Key key) {
+    /** How many steps notes under one beam fill: half a bar of four crotchets or two minims, a dotted crotchet, else a crotchet. */
+    private static int beam(String metre) {
+        return switch (metre) {
+            case "4/4", "2/2" -> 4 * STEPS;
+            case "6/8", "9/8", "12/8" -> 3 * STEPS;
+            default -> 2 * STEPS;
+        };
+    }
+
+    private static String music(List<Placed> notes, int bar, int beam, int pickup, Key key) {
         StringBuilder music = new StringBuilder();
         int now = 0;
         int bars = 0;
@@ -355,7 +364,7 @@ final class MidiTune {
                         said.clear();
                         boolean isEnd = i + 1 == notes.size() && to == piece[1];
                         music.append(isEnd ? "|]" : "|").append(bars % BARS_A_LINE == 0 && bars > 0 ? "\n" : "");
-                    } else if ((to - pickup) % (2 * STEPS) == 0) {
+                    } else if (Math.floorMod(to - pickup, bar) % beam == 0) {
                         music.append(' ');
                     }
                     from = to;
