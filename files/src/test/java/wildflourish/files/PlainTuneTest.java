@@ -104,6 +104,19 @@ class PlainTuneTest {
         assertThat(NeedsWords.of(pipes)).startsWith("lacks ");
     }
 
+    /** Common practice: a tune in A minor goes on a whistle in D, by one half-closed F; nobody takes a whistle in E for it and half-closes every third note. */
+    @Test
+    void halfClosedNotesCountAgainstAWhistleInAnotherKey() {
+        Tune inAMinor = TuneText.read(
+                        "X:1\nT:Two\nR:jig\nM:6/8\nL:1/8\nK:Am\nA3 cBA|e3 dcd|ecA ABc|BAG E3|A3 cBA|e3 dcd|edc BAG|A3 A3|\n")
+                .value();
+        BestFit inD = BestFit.of(inAMinor, WHISTLE, 0);
+        BestFit inE = BestFit.of(inAMinor, Instrument.of("whistle-e"), 0);
+        assertThat(inD.fingeredKey().name()).isEqualTo("A minor");
+        assertThat(inE.fingeredKey().name()).isEqualTo("G minor");
+        assertThat(inD.cost()).isLessThan(inE.cost());
+    }
+
     @Test
     void aRecordingIsMovedToWhereTheTuneLiesBest() {
         List<BestFit.Moved> moved = BestFit.recordingMoved(inF(), WHISTLE);

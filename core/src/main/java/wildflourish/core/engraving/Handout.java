@@ -5,6 +5,7 @@ import java.util.Locale;
 import java.util.Optional;
 import java.util.stream.Stream;
 import wildflourish.core.instrument.Instrument;
+import wildflourish.core.ornament.Profile;
 import wildflourish.core.plain.HandFrame;
 import wildflourish.core.plain.Needs;
 import wildflourish.core.tune.Note;
@@ -44,8 +45,13 @@ public final class Handout {
      * @param second another instrument of the class, whose fingerings stand below
      */
     public static List<Page> of(Tune tune, Version version, Optional<Instrument> second, Paper paper) {
+        return of(tune, version, second, Profile.usual(), paper);
+    }
+
+    /** The same for a student, with the fingerings that student keeps to. */
+    public static List<Page> of(Tune tune, Version version, Optional<Instrument> second, Profile profile, Paper paper) {
         Score.Shows shows = Score.Shows.PLAIN.withLetters(true).withSecond(second);
-        Score score = new Score(tune, Optional.of(withoutOrnaments(version)), shows);
+        Score score = new Score(tune, Optional.of(withoutOrnaments(version)), shows, profile);
         Handout handout = new Handout(tune, version, paper);
         List<String> cautions = Cautions.full(handout.instrument().family());
         return Engraver.engrave(score, paper, new Engraver.Below(handout.blocks(), cautions));

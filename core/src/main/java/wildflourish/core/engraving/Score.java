@@ -13,27 +13,33 @@ import wildflourish.core.version.Version;
  * @param version whose placements are drawn as signs and whose instrument's fingerings stand below; without one the plain notes are drawn
  * @param shows what goes with the notes
  * @param scene the version as it is played
+ * @param profile the student it is for: fingerings are those a beginner keeps to, or those that come easiest
  */
-public record Score(Tune tune, Optional<Version> version, Shows shows, Optional<Scene> scene) {
+public record Score(Tune tune, Optional<Version> version, Shows shows, Optional<Scene> scene, Profile profile) {
     /** With a scene that is made when the score is laid out. */
     public Score(Tune tune, Optional<Version> version, Shows shows) {
-        this(tune, version, shows, Optional.empty());
+        this(tune, version, shows, Profile.usual());
+    }
+
+    /** The same for a student. */
+    public Score(Tune tune, Optional<Version> version, Shows shows, Profile profile) {
+        this(tune, version, shows, Optional.empty(), profile);
     }
 
     /** Of a version whose scene stands already. */
     public static Score of(Scene scene, Shows shows) {
-        return new Score(scene.tune(), Optional.of(scene.version()), shows, Optional.of(scene));
+        return new Score(scene.tune(), Optional.of(scene.version()), shows, Optional.of(scene), scene.profile());
     }
 
-    /** The same score with the version as it is played by anybody, where its ornaments are drawn. */
+    /** The same score with the version as it is played, where its ornaments are drawn. */
     Score staged() {
         boolean isStaged = scene.isPresent() || !shows.signs() || version.isEmpty();
-        return isStaged ? this : of(Scene.of(tune, version.get(), Profile.usual()), shows);
+        return isStaged ? this : of(Scene.of(tune, version.get(), profile), shows);
     }
 
     /** The same score of a tune with other marks. */
     Score with(Tune other) {
-        return new Score(other, version, shows, scene);
+        return new Score(other, version, shows, scene, profile);
     }
 
     /**

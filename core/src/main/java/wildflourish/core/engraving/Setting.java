@@ -7,6 +7,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import wildflourish.core.fingering.FingeringPath;
+import wildflourish.core.fingering.Habit;
 import wildflourish.core.fingering.HandLines;
 import wildflourish.core.form.Phrasing;
 import wildflourish.core.hand.Attempt;
@@ -80,7 +81,7 @@ record Setting(Score score, List<Hand> hands, Phrasing phrasing, Set<NoteId> dre
                         version.playing().instrument(),
                         score.scene()
                                 .map(Scene::ways)
-                                .orElseGet(() -> Ways.of(score.tune(), version))
+                                .orElseGet(() -> Ways.of(score.tune(), version, score.profile()))
                                 .path(),
                         score.scene()
                                 .flatMap(Scene::lines)
@@ -92,7 +93,11 @@ record Setting(Score score, List<Hand> hands, Phrasing phrasing, Set<NoteId> dre
                 .second()
                 .ifPresent(instrument -> hands.add(new Hand(
                         instrument,
-                        FingeringPath.of(score.tune().notes(), instrument, Map.of()),
+                        FingeringPath.of(
+                                score.tune().notes(),
+                                instrument,
+                                Map.of(),
+                                Habit.of(score.profile().otherHand(), score.tune())),
                         HandLines.of(
                                 score.tune(),
                                 instrument,

@@ -35,15 +35,29 @@ public record FingeringPath(Map<NoteId, Fingering> fingerings, double cost) {
 
     /** The best way through notes that follow each other; a pin holds where the note's row has that fingering. */
     public static FingeringPath of(List<Note> line, Instrument instrument, Map<NoteId, Fingering> pins) {
+        return of(line, instrument, pins, Habit.NONE);
+    }
+
+    /** The same for a student who learns one fingering for each note. */
+    public static FingeringPath of(List<Note> line, Instrument instrument, Map<NoteId, Fingering> pins, Habit habit) {
         if (!instrument.family().isWind()) {
             return NONE;
         }
-        return of(line, instrument.family(), note -> instrument.rowOf(note.melody()), pins);
+        return of(line, instrument.family(), note -> instrument.rowOf(note.melody()), pins, habit);
     }
 
     /** The best way for notes that are looked up otherwise than the instrument reads them, as in another key. */
     public static FingeringPath of(
             List<Note> line, Family family, Function<Note, Optional<ChartRow>> rows, Map<NoteId, Fingering> pins) {
+        return of(line, family, rows, pins, Habit.NONE);
+    }
+
+    private static FingeringPath of(
+            List<Note> line,
+            Family family,
+            Function<Note, Optional<ChartRow>> rows,
+            Map<NoteId, Fingering> pins,
+            Habit habit) {
         Map<NoteId, Fingering> chosen = new HashMap<>();
         double cost = 0;
         List<Stage> run = new ArrayList<>();
@@ -56,16 +70,16 @@ public record FingeringPath(Map<NoteId, Fingering> fingerings, double cost) {
             if (row.isPresent()) {
                 run.add(Stage.of(note, row.get(), Optional.ofNullable(pins.get(note.id())), costs));
             } else {
-                cost += settle(run, costs, chosen);
+                cost += settle(run, costs, habit, chosen);
                 run.clear();
             }
         }
-        cost += settle(run, costs, chosen);
+        cost += settle(run, costs, habit, chosen);
         return new FingeringPath(chosen, cost);
     }
 
     /** A note with the fingerings that may be taken for it, and what each costs by itself. */
-    private record Stage(Note note, List<Fingering> fingerings, List<Double> costs) {
+    record Stage(Note note, List<Fingering> fingerings, List<Double> costs) {
         static Stage of(Note note, ChartRow row, Optional<Fingering> pin, Costs costs) {
             List<Fingering> all = row.fingerings();
             int pinned = pin.map(all::indexOf).orElse(-1);
@@ -80,9 +94,18 @@ public record FingeringPath(Map<NoteId, Fingering> fingerings, double cost) {
         }
     }
 
-    private static double settle(List<Stage> run, Costs costs, Map<NoteId, Fingering> chosen) {
+    private static double settle(List<Stage> run, Costs costs, Habit habit, Map<NoteId, Fingering> chosen) {
         if (run.isEmpty()) {
             return 0;
+        }
+        if (!habit.isNone()) {
+            HabitRun stages = new HabitRun(run, costs, habit);
+            Trellis.Way best = Trellis.through(stages).found().orElseThrow().best();
+            for (int i = 0; i < run.size(); i++) {
+                int fingering = stages.fingering(i, best.states().get(i));
+                chosen.put(run.get(i).note.id(), run.get(i).fingerings.get(fingering));
+            }
+            return best.cost();
         }
         Trellis.Way best =
                 Trellis.through(new Run(run, costs)).found().orElseThrow().best();

@@ -40,7 +40,7 @@ public final class Scene {
         this.profile = profile;
         this.line = line;
         this.lines = lines;
-        this.ways = Ways.of(tune, version, lines)
+        this.ways = Ways.of(tune, version, lines, profile)
                 .with(new Lazily<>(() -> Hands.buttonTables(tune, version, line)), Hands.knownOnButtons(tune, version));
         this.hand = hand;
         this.phrasing = new Lazily<>(() -> Phrasing.of(tune));

@@ -9,6 +9,7 @@ import wildflourish.core.fingering.ButtonOption;
 import wildflourish.core.fingering.ButtonTables;
 import wildflourish.core.fingering.ButtonWay;
 import wildflourish.core.fingering.FingeringPath;
+import wildflourish.core.fingering.Habit;
 import wildflourish.core.fingering.HandLines;
 import wildflourish.core.fingering.StringWay;
 import wildflourish.core.instrument.ChartRow;
@@ -16,6 +17,7 @@ import wildflourish.core.instrument.Fingering;
 import wildflourish.core.instrument.Instrument;
 import wildflourish.core.music.WrittenPitch;
 import wildflourish.core.ornament.Figure;
+import wildflourish.core.ornament.Profile;
 import wildflourish.core.tune.Note;
 import wildflourish.core.tune.NoteId;
 import wildflourish.core.tune.Tune;
@@ -69,16 +71,22 @@ public final class Ways {
     private static final Lazily<Optional<ButtonTables>> NO_TABLES = new Lazily<>(Optional::empty);
 
     public static Ways of(Tune tune, Version version) {
-        return of(tune, version, Hands.lines(tune, version));
+        return of(tune, version, Hands.lines(tune, version), Profile.usual());
+    }
+
+    /** For a student. */
+    public static Ways of(Tune tune, Version version, Profile profile) {
+        return of(tune, version, Hands.lines(tune, version), profile);
     }
 
     /** With what the hands do on strings or buttons. */
-    static Ways of(Tune tune, Version version, Optional<HandLines> lines) {
+    static Ways of(Tune tune, Version version, Optional<HandLines> lines, Profile profile) {
         Instrument instrument = version.playing().instrument();
         if (!instrument.family().isWind()) {
             return on(version, lines);
         }
-        FingeringPath path = FingeringPath.of(tune.notes(), instrument, fixed(tune, version));
+        FingeringPath path =
+                FingeringPath.of(tune.notes(), instrument, fixed(tune, version), Habit.of(profile.otherHand(), tune));
         return new Ways(
                 instrument,
                 path,

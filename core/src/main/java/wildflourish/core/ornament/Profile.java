@@ -4,10 +4,19 @@ import java.util.List;
 import wildflourish.core.music.Fraction;
 import wildflourish.core.table.Table;
 
-/** A student: how much longer motor times are than a fluent player's. The first row of {@code profiles.table} is the default. */
-public record Profile(String id, String name, Fraction factor) {
+/**
+ * A student; the first row of {@code profiles.table} is the default.
+ *
+ * @param factor how much longer motor times are than a fluent player's
+ * @param otherHand what it costs to finger a note otherwise than before in the phrase, in units of one finger moved
+ */
+public record Profile(String id, String name, Fraction factor, double otherHand) {
     private static final List<Profile> ALL = Table.load("profiles.table").rows().stream()
-            .map(row -> new Profile(row.text("id"), row.text("name"), row.read("factor", Fraction::parse)))
+            .map(row -> new Profile(
+                    row.text("id"),
+                    row.text("name"),
+                    row.read("factor", Fraction::parse),
+                    row.read("other hand", Double::valueOf)))
             .toList();
 
     public static List<Profile> all() {

@@ -45,6 +45,9 @@ public record BestFit(
         double cost) {
     private static final double BREAK_COST = 1.5;
     private static final double CROSS_COST = 0.5;
+    /** A half-closed hole beyond what the fingers do: it is hard to find in tune. */
+    private static final double HALF_COST = 2.5;
+
     private static final int OCTAVE = 12;
 
     /** What a fret of the capo costs: of two places that lie as well the lower one is taken. Our own choice (L). */
@@ -198,7 +201,9 @@ public record BestFit(
                 note -> instrument.rowOf(new FingeredPitch(note.melody().midi() + shift)),
                 Map.of());
         BestFit fit = new BestFit(instrument, fingeredKey, shift, lacking, hard(sounding, path), 0);
-        double extra = fit.count(HardSpot.Kind.BREAK) * BREAK_COST + fit.count(HardSpot.Kind.CROSS) * CROSS_COST;
+        double extra = fit.count(HardSpot.Kind.BREAK) * BREAK_COST
+                + fit.count(HardSpot.Kind.CROSS) * CROSS_COST
+                + fit.count(HardSpot.Kind.HALF) * HALF_COST;
         return new BestFit(instrument, fingeredKey, shift, lacking, fit.hard, (path.cost() + extra) / sounding.size());
     }
 

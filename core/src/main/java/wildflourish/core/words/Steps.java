@@ -7,6 +7,7 @@ import java.util.Optional;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import wildflourish.core.fingering.FingeringPath;
+import wildflourish.core.fingering.Habit;
 import wildflourish.core.form.Phrase;
 import wildflourish.core.form.Phrasing;
 import wildflourish.core.hand.Scene;
@@ -62,10 +63,16 @@ public final class Steps {
 
     /** The same as a version has them: in its school, with what the teacher has pinned and placed. */
     public static List<String> of(Tune written, Version version) {
-        Scene scene = Scene.of(written, version, Profile.usual());
+        return of(written, version, Profile.usual());
+    }
+
+    /** The same for a student, with the fingerings that student keeps to. */
+    public static List<String> of(Tune written, Version version, Profile profile) {
+        Scene scene = Scene.of(written, version, profile);
         Tune tune = scene.tune();
         Instrument instrument = version.playing().instrument();
-        FingeringPath path = FingeringPath.of(tune.notes(), instrument, Ways.pins(tune, version));
+        FingeringPath path = FingeringPath.of(
+                tune.notes(), instrument, Ways.pins(tune, version), Habit.of(profile.otherHand(), tune));
         Map<NoteId, String> hands = instrument.family().isWind() ? Map.of() : LineSteps.of(scene);
         List<String> lines = new ArrayList<>();
         List<String> names = new ArrayList<>();
@@ -89,10 +96,15 @@ public final class Steps {
 
     /** The tune's name and instrument, where it starts, then the steps. */
     public static List<String> sheet(Tune tune, Version version) {
+        return sheet(tune, version, Profile.usual());
+    }
+
+    /** The same for a student. */
+    public static List<String> sheet(Tune tune, Version version, Profile profile) {
         List<String> lines = new ArrayList<>();
         lines.add(tune.title() + ", on the " + version.playing().instrument().name() + ".");
         lines.add(FormWords.start(tune));
-        lines.addAll(of(tune, version));
+        lines.addAll(of(tune, version, profile));
         return List.copyOf(lines);
     }
 

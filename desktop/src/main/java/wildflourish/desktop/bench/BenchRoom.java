@@ -14,6 +14,7 @@ import javafx.scene.layout.VBox;
 import wildflourish.core.engraving.Score;
 import wildflourish.core.music.Fraction;
 import wildflourish.core.music.Step;
+import wildflourish.core.ornament.Profile;
 import wildflourish.core.tune.NoteId;
 import wildflourish.core.tune.Tune;
 import wildflourish.core.version.Layer;
@@ -70,18 +71,25 @@ public final class BenchRoom implements Room {
     private final VBox centre;
 
     /** All that decides what the score shows. */
-    private record Shown(Optional<Tune> tune, Optional<Version> version, Look look, Optional<NoteId> note) {
+    private record Shown(
+            Optional<Tune> tune, Optional<Version> version, Profile profile, Look look, Optional<NoteId> note) {
         static Shown of(Sight sight) {
             boolean isPhrase = sight.look().page() == Paging.PHRASE;
             Optional<Version> version =
                     sight.isBegun() ? sight.version() : sight.version().map(each -> each.withName("plain"));
-            return new Shown(sight.tune(), version, sight.look(), isPhrase ? sight.note() : Optional.empty());
+            return new Shown(
+                    sight.tune(),
+                    version,
+                    sight.chosen().profile(),
+                    sight.look(),
+                    isPhrase ? sight.note() : Optional.empty());
         }
 
         ScoreWish wish() {
             return new ScoreWish(
                     tune,
                     version,
+                    profile,
                     look.shows(),
                     look.size(),
                     look.page(),

@@ -161,6 +161,7 @@ public final class ChartRoom implements Room {
         return new ScoreWish(
                 sight.tune(),
                 sight.version(),
+                sight.chosen().profile(),
                 Score.Shows.BENCH.withFingerings(Score.Fingerings.NONE),
                 TUNE_SIZE,
                 Paging.LONG,

@@ -16,6 +16,7 @@ import wildflourish.core.engraving.Handout;
 import wildflourish.core.engraving.Page;
 import wildflourish.core.engraving.Paper;
 import wildflourish.core.instrument.Instrument;
+import wildflourish.core.ornament.Profile;
 import wildflourish.core.version.Lesson;
 import wildflourish.core.version.Version;
 import wildflourish.files.paint.PdfPainter;
@@ -37,6 +38,11 @@ final class HandoutCommand implements Callable<Integer> {
             required = true,
             description = "for example whistle-d; any name in the list of ./flourish chart")
     private String instrument = "";
+
+    @Option(
+            names = "--student",
+            description = "fluent, steady or learner: a learner keeps one fingering for a note within a phrase")
+    private String student = Profile.usual().id();
 
     @Option(
             names = "--school",
@@ -62,7 +68,7 @@ final class HandoutCommand implements Callable<Integer> {
         List<Lesson> lessons = tunes.lessons(err);
         for (Lesson lesson : lessons) {
             Version version = Asked.foot(lesson, asked, school);
-            pages.addAll(Handout.of(lesson.tune(), version, second, sheet));
+            pages.addAll(Handout.of(lesson.tune(), version, second, Asked.profile(student), sheet));
         }
         String title = lessons.size() == 1 ? lessons.get(0).tune().title() : "Handouts";
         BookStore.writeAside(out, PdfPainter.paint(pages, title, sheet.spaceMillimetres()));

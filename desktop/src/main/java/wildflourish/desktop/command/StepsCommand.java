@@ -9,6 +9,7 @@ import picocli.CommandLine.Model.CommandSpec;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Spec;
 import wildflourish.core.instrument.Instrument;
+import wildflourish.core.ornament.Profile;
 import wildflourish.core.version.Lesson;
 import wildflourish.core.words.Cautions;
 import wildflourish.core.words.Steps;
@@ -30,6 +31,11 @@ final class StepsCommand implements Callable<Integer> {
     private String instrument = "";
 
     @Option(
+            names = "--student",
+            description = "fluent, steady or learner: a learner keeps one fingering for a note within a phrase")
+    private String student = Profile.usual().id();
+
+    @Option(
             names = "--school",
             description = "a way of playing it, such as crisp or shuffle; without it the book's own, or the first")
     private Optional<String> school = Optional.empty();
@@ -42,7 +48,7 @@ final class StepsCommand implements Callable<Integer> {
         Instrument asked = Asked.instrument(instrument);
         PrintWriter out = spec.commandLine().getOut();
         for (Lesson lesson : tunes.lessons(spec.commandLine().getErr())) {
-            Steps.sheet(lesson.tune(), Asked.stage(lesson, asked, school, version))
+            Steps.sheet(lesson.tune(), Asked.stage(lesson, asked, school, version), Asked.profile(student))
                     .forEach(out::println);
             out.println();
         }

@@ -3,6 +3,7 @@ package wildflourish.desktop.lookover;
 import java.util.Optional;
 import javafx.scene.Node;
 import javafx.scene.layout.Region;
+import wildflourish.core.ornament.Profile;
 import wildflourish.core.tune.NoteId;
 import wildflourish.core.tune.Tune;
 import wildflourish.core.version.Version;
@@ -24,15 +25,26 @@ public final class LookOverRoom implements Room {
     private final LookOverPane pane;
 
     /** All that decides what the score shows: the tune as it is fingered, without anything placed. */
-    private record Shown(Optional<Tune> tune, Optional<Version> version, Look look) {
+    private record Shown(Optional<Tune> tune, Optional<Version> version, Profile profile, Look look) {
         static Shown of(Sight sight) {
             return new Shown(
-                    sight.tune(), sight.version().map(each -> Version.plain("plain", each.playing())), sight.look());
+                    sight.tune(),
+                    sight.version().map(each -> Version.plain("plain", each.playing())),
+                    sight.chosen().profile(),
+                    sight.look());
         }
 
         ScoreWish wish() {
             return new ScoreWish(
-                    tune, version, look.shows(), look.size(), Paging.LONG, false, Optional.empty(), Optional.empty());
+                    tune,
+                    version,
+                    profile,
+                    look.shows(),
+                    look.size(),
+                    Paging.LONG,
+                    false,
+                    Optional.empty(),
+                    Optional.empty());
         }
     }
 

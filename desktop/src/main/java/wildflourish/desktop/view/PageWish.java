@@ -57,6 +57,7 @@ record PageWish(ScoreWish wish, int width, int height) {
         ScoreWish plain = new ScoreWish(
                 wish.tune(),
                 wish.version(),
+                wish.profile(),
                 wish.shows(),
                 wish.size(),
                 wish.page(),
@@ -200,7 +201,7 @@ record PageWish(ScoreWish wish, int width, int height) {
     private Page layOut(Tune plain, Optional<Version> version, int pixels) {
         Paper endless = Paper.endless((double) width / pixels).onScreen(pixels);
         if (wish.at().isPresent() && wish.page() == Paging.PHRASE) {
-            Score large = new Score(plain, version, wish.shows().withLetters(true));
+            Score large = new Score(plain, version, wish.shows().withLetters(true), wish.profile());
             return Engraver.engrave(large, endless, wish.at().get()).get(0);
         }
         Optional<WrittenOut> written =
@@ -210,7 +211,8 @@ record PageWish(ScoreWish wish, int width, int height) {
         Score score = new Score(
                 written.map(WrittenOut::tune).orElse(plain),
                 drawn,
-                wish.isInSmallNotes() ? wish.shows().withoutSigns() : wish.shows());
+                wish.isInSmallNotes() ? wish.shows().withoutSigns() : wish.shows(),
+                wish.profile());
         List<Page> pages = Engraver.engrave(
                 score, wish.page() == Paging.SHEETS ? Paper.a4().onScreen(pixels) : endless);
         Page page = wish.page() == Paging.SHEETS ? Page.stacked(pages, SHEET_GAP) : pages.get(0);

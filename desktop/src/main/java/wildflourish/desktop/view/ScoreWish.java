@@ -2,6 +2,7 @@ package wildflourish.desktop.view;
 
 import java.util.Optional;
 import wildflourish.core.engraving.Score;
+import wildflourish.core.ornament.Profile;
 import wildflourish.core.tune.NoteId;
 import wildflourish.core.tune.Tune;
 import wildflourish.core.version.Placement;
@@ -14,12 +15,14 @@ import wildflourish.desktop.look.Size;
  *
  * @param tune the tune; without one there is no page
  * @param version what is drawn above it
+ * @param profile the student it is for
  * @param at a note of the phrase that is looked at alone
  * @param preview what might be placed, drawn in pale ink
  */
 public record ScoreWish(
         Optional<Tune> tune,
         Optional<Version> version,
+        Profile profile,
         Score.Shows shows,
         Size size,
         Paging page,
@@ -30,6 +33,7 @@ public record ScoreWish(
     static final ScoreWish NOTHING = new ScoreWish(
             Optional.empty(),
             Optional.empty(),
+            Profile.usual(),
             Score.Shows.BENCH,
             Size.WIDTH,
             Paging.LONG,
@@ -39,6 +43,6 @@ public record ScoreWish(
 
     /** The same with something that might be placed. */
     public ScoreWish with(Optional<Placement> other) {
-        return new ScoreWish(tune, version, shows, size, page, isInSmallNotes, at, other);
+        return new ScoreWish(tune, version, profile, shows, size, page, isInSmallNotes, at, other);
     }
 }

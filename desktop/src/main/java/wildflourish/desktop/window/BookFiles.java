@@ -309,8 +309,10 @@ final class BookFiles {
         write(
                 title,
                 "pdf",
-                progress ->
-                        PdfPainter.paint(Handout.of(tune, version, second, paper), title, paper.spaceMillimetres()));
+                progress -> PdfPainter.paint(
+                        Handout.of(tune, version, second, sight.chosen().profile(), paper),
+                        title,
+                        paper.spaceMillimetres()));
     }
 
     /** The stage in sentences, as a text, for beginners and students who do not see the page. */
@@ -324,7 +326,8 @@ final class BookFiles {
         Version version = sight.version().get();
         Instrument instrument = sight.chosen().instrument();
         write("Steps " + tune.title(), "txt", progress -> {
-            List<String> lines = new ArrayList<>(Steps.sheet(tune, version));
+            List<String> lines =
+                    new ArrayList<>(Steps.sheet(tune, version, sight.chosen().profile()));
             lines.add("");
             lines.addAll(Cautions.full(instrument.family()));
             return String.join("\n", lines).concat("\n").getBytes(StandardCharsets.UTF_8);

@@ -303,7 +303,13 @@ public final class MainWindow extends BorderPane {
             Score.Shows shows = Score.Shows.PRINT
                     .withLetters(sight.look().shows().letters())
                     .withSecond(sight.look().shows().second());
-            print(paper -> Engraver.engrave(new Score(sight.tune().get(), sight.version(), shows), paper));
+            print(paper -> Engraver.engrave(
+                    new Score(
+                            sight.tune().get(),
+                            sight.version(),
+                            shows,
+                            sight.chosen().profile()),
+                    paper));
         }
     }
 

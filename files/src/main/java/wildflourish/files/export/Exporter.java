@@ -111,11 +111,11 @@ public final class Exporter {
 
     private Score score(Take take, Score.Shows shows) {
         if (!isInSmallNotes || !shows.signs()) {
-            return new Score(take.tune(), Optional.of(take.version()), shows);
+            return new Score(take.tune(), Optional.of(take.version()), shows, profile);
         }
         Version plain = Version.plain(take.version().name(), take.version().playing());
         Tune written = WrittenOut.of(take.tune(), take.version()).tune();
-        return new Score(written, Optional.of(plain), shows.withoutSigns());
+        return new Score(written, Optional.of(plain), shows.withoutSigns(), profile);
     }
 
     private Page picture(Take take) {
