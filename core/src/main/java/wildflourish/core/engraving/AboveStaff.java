@@ -47,7 +47,7 @@ final class AboveStaff {
         for (BarSetting bar : line.bars) {
             Phrase phrase = line.setting.phrasing().at(bar.number);
             boolean isFirst = bar == line.bars.get(0);
-            if (phrase.firstBar() != bar.number || (isFirst && SystemEngraver.isForMargin(phrase))) {
+            if (phrase.firstBar() != bar.number || bar.isContinued || (isFirst && SystemEngraver.isForMargin(phrase))) {
                 continue;
             }
             double x = isFirst ? MusicLine.LEFT : bar.start + 0.3;

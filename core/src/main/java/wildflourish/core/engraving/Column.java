@@ -123,7 +123,7 @@ final class Column {
     double accidentalInk() {
         double ink = 0;
         for (WrittenPitch pitch : accidentals) {
-            ink += GlyphFont.of(accidentalGlyph(pitch.alter())).advance() + 0.22;
+            ink += GlyphFont.of(accidentalGlyph(pitch)).advance() + 0.22;
         }
         return ink;
     }
@@ -231,6 +231,23 @@ final class Column {
     double inkBottom() {
         double heads = bottom() + 0.5;
         return hasStem() && !isStemUp ? Math.max(heads, stemEnd) : heads;
+    }
+
+    /** Cents that a pitch lies above its step, to the nearest quarter-tone: 100 for a sharp, 50 for a quarter-tone sharp. */
+    int centsOf(WrittenPitch pitch) {
+        int own = pitch.equals(note.melody()) ? note.cents() : 0;
+        return 100 * pitch.alter() + 50 * Math.round(own / 50f);
+    }
+
+    /** The sign of a pitch; signs of quarter-tones are Stein's, and Zimmermann's for three flat. */
+    String accidentalGlyph(WrittenPitch pitch) {
+        return switch (centsOf(pitch)) {
+            case -150 -> "accidentalThreeQuarterTonesFlatZimmermann";
+            case -50 -> "accidentalQuarterToneFlatStein";
+            case 50 -> "accidentalQuarterToneSharpStein";
+            case 150 -> "accidentalThreeQuarterTonesSharpStein";
+            default -> accidentalGlyph(Math.max(-2, Math.min(2, Math.round(centsOf(pitch) / 100f))));
+        };
     }
 
     static String accidentalGlyph(int alter) {

@@ -309,7 +309,7 @@ public final class Engraver {
 
     // Systems
 
-    /** A system for each line; one that cannot be squeezed into the width is halved at a bar line until it can. */
+    /** A system for each line; one that cannot be squeezed into the width is halved at a bar line until it can, and a bar by itself at a beat. */
     private List<SystemEngraver> systems() {
         List<SystemEngraver> systems = new ArrayList<>();
         for (Form.Line row : score.tune().form().lines()) {
@@ -319,16 +319,25 @@ public final class Engraver {
                     .boxed()
                     .toList();
             if (!bars.isEmpty()) {
-                split(bars, systems);
+                split(
+                        bars.stream()
+                                .map(bar -> new BarSetting(score.tune(), bar))
+                                .toList(),
+                        systems);
             }
         }
         return systems;
     }
 
-    private void split(List<Integer> bars, List<SystemEngraver> systems) {
+    private void split(List<BarSetting> bars, List<SystemEngraver> systems) {
         SystemEngraver system = new SystemEngraver(setting, bars, width());
-        if (bars.size() == 1 || system.leastWidth() <= width()) {
+        boolean isOneNote = bars.size() == 1 && bars.get(0).columns.size() < 2;
+        if (isOneNote || system.leastWidth() <= width()) {
             systems.add(system);
+            return;
+        }
+        if (bars.size() == 1) {
+            bars.get(0).halves(score.tune()).forEach(half -> split(List.of(half), systems));
             return;
         }
         int half = (bars.size() + 1) / 2;

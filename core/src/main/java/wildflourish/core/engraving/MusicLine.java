@@ -23,12 +23,11 @@ final class MusicLine {
     final Map<NoteId, Double> tops = new TreeMap<>();
     double staffEnd;
 
-    MusicLine(Setting setting, List<Integer> barNumbers) {
+    MusicLine(Setting setting, List<BarSetting> bars) {
         this.setting = setting;
         this.score = setting.score();
         this.tune = score.tune();
-        this.bars =
-                barNumbers.stream().map(number -> new BarSetting(tune, number)).toList();
+        this.bars = bars;
         bars.forEach(bar -> bar.columns.forEach(column -> columns.put(column.note.id(), column)));
     }
 

@@ -85,7 +85,7 @@ final class NotePainter {
     private void accidentals() {
         double x = column.x - (column.hasPushedHead() && !column.isStemUp ? Column.HEAD_WIDTH : 0);
         for (WrittenPitch pitch : column.accidentals) {
-            String glyph = Column.accidentalGlyph(pitch.alter());
+            String glyph = column.accidentalGlyph(pitch);
             x -= GlyphFont.of(glyph).advance() + 0.22;
             sketch.glyph(glyph, x, Column.yOf(pitch), Drawn.Kind.ACCIDENTAL, id);
         }

@@ -17,8 +17,8 @@ final class SystemEngraver {
     private final MusicLine line;
     private final double right;
 
-    SystemEngraver(Setting setting, List<Integer> barNumbers, double width) {
-        this.line = new MusicLine(setting, barNumbers);
+    SystemEngraver(Setting setting, List<BarSetting> bars, double width) {
+        this.line = new MusicLine(setting, bars);
         this.right = width;
     }
 
@@ -54,14 +54,15 @@ final class SystemEngraver {
     private double prefix(Sketch into) {
         double x = MusicLine.LEFT;
         Phrase phrase = line.setting.phrasing().at(line.bars.get(0).number);
-        if (phrase.firstBar() == line.bars.get(0).number && isForMargin(phrase)) {
+        BarSetting first = line.bars.get(0);
+        if (phrase.firstBar() == first.number && !first.isContinued && isForMargin(phrase)) {
             into.add(new Mark.Words(phrase.name(), 0, 3.0, Face.TITLE, MARGIN_SIZE), Ink.QUIET, Drawn.Kind.WORDS);
         }
         x = Signature.clef(into, x + 0.5);
         x = Signature.key(into, line.tune.keyAt(line.bars.get(0).number), x);
         Metre metre = line.tune.metreAt(line.bars.get(0).number);
-        boolean isNew = line.bars.get(0).number == 0
-                || line.bars.get(0).bar.change().metre().isPresent();
+        boolean isNew = (first.number == 0 && !first.isContinued)
+                || first.bar.change().metre().isPresent();
         x = isNew ? Signature.metre(into, metre, x) : x;
         return line.bars.get(0).bar.sides().left() == BarLine.NONE ? x + BEFORE_FIRST_NOTE : x;
     }

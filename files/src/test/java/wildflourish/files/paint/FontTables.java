@@ -33,6 +33,10 @@ final class FontTables {
             "accidentalNatural",
             "accidentalDoubleSharp",
             "accidentalDoubleFlat",
+            "accidentalQuarterToneFlatStein",
+            "accidentalThreeQuarterTonesFlatZimmermann",
+            "accidentalQuarterToneSharpStein",
+            "accidentalThreeQuarterTonesSharpStein",
             "flag8thUp",
             "flag8thDown",
             "flag16thUp",
@@ -165,6 +169,10 @@ final class FontTables {
                     case "accidentalSharp" -> 0xE262;
                     case "accidentalDoubleSharp" -> 0xE263;
                     case "accidentalDoubleFlat" -> 0xE264;
+                    case "accidentalQuarterToneFlatStein" -> 0xE280;
+                    case "accidentalThreeQuarterTonesFlatZimmermann" -> 0xE281;
+                    case "accidentalQuarterToneSharpStein" -> 0xE282;
+                    case "accidentalThreeQuarterTonesSharpStein" -> 0xE283;
                     case "flag8thUp" -> 0xE240;
                     case "flag8thDown" -> 0xE241;
                     case "flag16thUp" -> 0xE242;
