@@ -16,6 +16,7 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import wildflourish.core.Melody;
 import wildflourish.core.RandomVersions;
+import wildflourish.core.Rounds;
 import wildflourish.core.hand.Scene;
 import wildflourish.core.instrument.Family;
 import wildflourish.core.instrument.Instrument;
@@ -170,7 +171,7 @@ class EngraverTest {
     @Test
     void everyNoteIsDrawnInsideThePageAndFoundWhereItIsDrawn() {
         RandomVersions generator = new RandomVersions(21);
-        for (int i = 0; i < 500; i++) {
+        for (int i = 0; i < Rounds.of(150, 500); i++) {
             Tune tune = generator.tune();
             Page page = bench(new Take(tune, generator.version(tune)));
             Box paper = new Box(0, 0, page.width(), page.height());

@@ -8,6 +8,7 @@ import java.util.List;
 import java.util.Random;
 import org.junit.jupiter.api.Test;
 import wildflourish.core.RandomVersions;
+import wildflourish.core.Rounds;
 import wildflourish.core.instrument.Instrument;
 import wildflourish.core.tune.Tune;
 
@@ -42,7 +43,7 @@ class HistoryTest {
 
     @Test
     void undoingAnySequenceRestoresTheBook() {
-        for (int seed = 0; seed < 25; seed++) {
+        for (int seed = 0; seed < Rounds.of(10, 25); seed++) {
             Random random = new Random(seed);
             Book start = book(random, 3);
             History history = new History(start);

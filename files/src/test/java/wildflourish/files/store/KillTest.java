@@ -15,7 +15,7 @@ import wildflourish.files.Demo;
 
 /** Two hundred times a process is killed at a random moment while it saves: the file is the old book or the new one, never half. */
 class KillTest {
-    private static final int KILLS = 200;
+    private static final int KILLS = Boolean.getBoolean("wildflourish.long") ? 200 : 80;
 
     @TempDir
     private Path folder;
