@@ -17,6 +17,7 @@ import wildflourish.core.hand.SmallNotes;
 import wildflourish.core.hand.Voice;
 import wildflourish.core.music.WrittenPitch;
 import wildflourish.core.ornament.Choice;
+import wildflourish.core.ornament.Ornament;
 import wildflourish.core.ornament.Profile;
 import wildflourish.core.ornament.Stack;
 import wildflourish.core.placing.Fit;
@@ -50,9 +51,12 @@ public record Recognition(List<Found> all) {
         all = List.copyOf(all);
     }
 
-    /** For a version of a tune; notes on which something is placed already are passed over. */
+    /** A tune that writes more than this is not looked at: it would take longer than anybody waits. */
+    public static final int MOST_WRITTEN = 4_000;
+
+    /** For a version of a tune; notes on which something is placed already are passed over. Nothing is recognised where {@link #MOST_WRITTEN} is passed. */
     public static Recognition of(Tune tune, Version version, Profile profile) {
-        return new Reading(tune, version, profile).read();
+        return count(tune) > MOST_WRITTEN ? new Recognition(List.of()) : new Reading(tune, version, profile).read();
     }
 
     /** How much is written that may be an ornament, whatever it comes to. */
@@ -105,55 +109,83 @@ public record Recognition(List<Found> all) {
         }
 
         private void read(Note note, List<Written> written, List<Found> all) {
-            WhatFits fits = WhatFits.at(scene, note.id());
             Optional<Stack> stack = Optional.empty();
             for (Written each : written) {
-                Optional<Choice> choice = choice(note, each, fits.fitting());
+                List<Fit> refused = new ArrayList<>();
+                Optional<Choice> choice = choice(note, each, refused);
                 Optional<Stack> before = stack;
-                Optional<Stack> now = choice.map(meant ->
-                                before.map(there -> there.with(meant)).orElseGet(() -> new Stack(List.of(meant))))
-                        .filter(both -> WhatFits.verdict(scene, note.id(), 1, both)
-                                .filter(Fit::fits)
-                                .isPresent());
+                Optional<Stack> now = choice.map(
+                        meant -> before.map(there -> there.with(meant)).orElseGet(() -> new Stack(List.of(meant))));
+                boolean isNew = before.isPresent()
+                        || choice.filter(meant -> !meant.school().isEmpty()).isPresent();
+                now = now.filter(both -> !isNew || fits(note, both));
+                boolean isToldWhy = now.isEmpty() && each.sort() == Written.Sort.SIGN;
                 all.add(new Found(
-                        note.id(), each, now, now.isPresent() ? Optional.empty() : refused(each, fits.refused())));
+                        note.id(), each, now, isToldWhy ? refused.stream().findFirst() : Optional.empty()));
                 stack = now.or(() -> before);
             }
         }
 
-        private Optional<Choice> choice(Note note, Written written, List<Fit> fits) {
+        private boolean fits(Note note, Stack stack) {
+            return WhatFits.verdict(scene, note.id(), 1, stack)
+                    .filter(Fit::fits)
+                    .isPresent();
+        }
+
+        private Optional<Choice> choice(Note note, Written written, List<Fit> refused) {
             return switch (written.sort()) {
-                case SIGN -> bySign(written, fits);
-                case SMALL_NOTES -> bySmallNotes(note, fits);
-                case CHORD -> best(fits, fit -> sounds(fit, note.pitches()));
+                case SIGN -> bySign(note, written, refused);
+                case SMALL_NOTES -> bySmallNotes(note, refused);
+                case CHORD -> best(fits(note, Reading::soundsMore, refused), fit -> sounds(fit, note.pitches()));
             };
         }
 
-        private static Optional<Choice> bySign(Written written, List<Fit> fits) {
+        /** The ornaments of a sort that fit a note by itself; those that do not go to {@code refused}. */
+        private List<Fit> fits(Note note, Predicate<Ornament> isMeant, List<Fit> refused) {
+            List<Fit> fits = new ArrayList<>();
+            for (Ornament ornament : Ornament.of(version.playing().instrument().family())) {
+                if (isMeant.test(ornament)) {
+                    WhatFits.verdict(scene, note.id(), 1, Stack.of(ornament))
+                            .ifPresent(fit -> (fit.fits() ? fits : refused).add(fit));
+                }
+            }
+            return fits;
+        }
+
+        /** Whether something sounds with the note. */
+        private static boolean soundsMore(Ornament ornament) {
+            return ornament.form().claims().contains(Ornament.Slot.SECONDS);
+        }
+
+        private Optional<Choice> bySign(Note note, Written written, List<Fit> refused) {
             WrittenSign sign = WrittenSign.of(written.decoration()).orElseThrow();
-            return fits.stream()
-                    .filter(fit -> fit.facts().count() == 1)
-                    .filter(fit -> sign.meaning(fit.facts().ornament()).isPresent())
+            return fits(note, ornament -> sign.meaning(ornament).isPresent(), refused).stream()
                     .max(BEST)
                     .flatMap(fit -> sign.meaning(fit.facts().ornament()));
         }
 
-        private Optional<Choice> bySmallNotes(Note note, List<Fit> fits) {
+        /** Of ornaments that are always written as small notes before others, and of those that sound just these before those that go the same way. */
+        private Optional<Choice> bySmallNotes(Note note, List<Fit> refused) {
             List<WrittenPitch> written = note.marks().graces().pitches();
             List<WrittenPitch> afterNote =
                     written.get(0).equals(note.melody()) ? written.subList(1, written.size()) : written;
             Set<List<WrittenPitch>> wanted = new HashSet<>(List.of(written, afterNote));
             Set<List<Integer>> ways =
                     wanted.stream().map(each -> way(each, note)).collect(Collectors.toSet());
-            return best(fits, fit -> isSmall(fit) && wanted.contains(smallNotes(fit, note)))
-                    .or(() -> best(fits, fit -> wanted.contains(smallNotes(fit, note))))
-                    .or(() -> best(fits, fit -> isSmall(fit) && ways.contains(way(smallNotes(fit, note), note))))
-                    .or(() -> best(fits, fit -> ways.contains(way(smallNotes(fit, note), note))));
+            List<Fit> small = fits(note, Reading::isSmall, refused);
+            Optional<Choice> exact = best(small, fit -> wanted.contains(smallNotes(fit, note)));
+            if (exact.isPresent()) {
+                return exact;
+            }
+            List<Fit> others = fits(note, ornament -> !isSmall(ornament) && !soundsMore(ornament), refused);
+            return best(others, fit -> wanted.contains(smallNotes(fit, note)))
+                    .or(() -> best(small, fit -> ways.contains(way(smallNotes(fit, note), note))))
+                    .or(() -> best(others, fit -> ways.contains(way(smallNotes(fit, note), note))));
         }
 
         /** Whether it is an ornament that is always written as small notes. */
-        private static boolean isSmall(Fit fit) {
-            return fit.facts().ornament().look().sign().equals("small");
+        private static boolean isSmall(Ornament ornament) {
+            return ornament.look().sign().equals("small");
         }
 
         /** What sounds before the note itself; that the figure begins with the note is understood. */
@@ -198,18 +230,9 @@ public record Recognition(List<Found> all) {
 
         private static Optional<Choice> best(List<Fit> fits, Predicate<Fit> isMeant) {
             return fits.stream()
-                    .filter(fit -> fit.facts().count() == 1)
                     .filter(isMeant)
                     .max(BEST)
                     .map(fit -> Choice.of(fit.facts().ornament()));
-        }
-
-        /** The first that the sign would mean, of those that do not fit; of chords and small notes it is not asked which they would be. */
-        private static Optional<Fit> refused(Written written, List<Fit> refused) {
-            return WrittenSign.of(written.decoration())
-                    .flatMap(sign -> refused.stream()
-                            .filter(fit -> sign.meaning(fit.facts().ornament()).isPresent())
-                            .findFirst());
         }
 
         /** The tune without what is written at its notes. */

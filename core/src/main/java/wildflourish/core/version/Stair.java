@@ -1,7 +1,9 @@
 package wildflourish.core.version;
 
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.function.UnaryOperator;
 import wildflourish.core.instrument.Instrument;
@@ -75,6 +77,26 @@ public record Stair(List<Version> stages) {
             changed.add(takes ? played(tune, stages.get(i), placement) : stages.get(i));
         }
         pruneBelow(tune, changed.size() - 1, changed);
+        return new Stair(changed);
+    }
+
+    /** Places several, none of which overlaps another, at a stage and above. */
+    public Stair placed(Tune tune, int stage, List<Placement> placements) {
+        boolean isBare = stages.stream().allMatch(version -> version.spots().isEmpty());
+        if (!isBare) {
+            Stair grown = this;
+            for (Placement placement : placements) {
+                grown = grown.placed(tune, stage, placement);
+            }
+            return grown;
+        }
+        Map<NoteId, Spot> spots = new HashMap<>();
+        placements.forEach(placement -> spots.put(placement.span().first(), Spot.of(placement)));
+        List<Version> changed = new ArrayList<>(stages);
+        for (int i = stage; i < changed.size(); i++) {
+            Version bare = changed.get(i);
+            changed.set(i, new Version(bare.name(), bare.playing(), spots, bare.layers(), bare.foreign()));
+        }
         return new Stair(changed);
     }
 

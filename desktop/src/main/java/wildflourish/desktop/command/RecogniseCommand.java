@@ -71,10 +71,17 @@ final class RecogniseCommand implements Callable<Integer> {
         List<Map<String, Object>> rows = new ArrayList<>();
         List<BookItem> items = new ArrayList<>();
         for (Lesson lesson : BookFile.lessons(file, choice, spec.commandLine().getErr())) {
+            if (Recognition.count(lesson.tune()) > Recognition.MOST_WRITTEN) {
+                throw new UsageException("tune X:" + lesson.tune().header().number() + " writes more than "
+                        + Recognition.MOST_WRITTEN + " ornaments, which is too much to look at; part it");
+            }
             Stair stair = lesson.stairFor(on).orElseGet(() -> Stair.starting(lesson.tune(), on, STAGES));
             Version plain = Version.plain("plain", stair.at(LEAF).playing());
             Recognition recognition = Recognition.of(lesson.tune(), plain, profile);
             recognition.all().forEach(found -> rows.add(row(lesson.tune(), found, on)));
+            if (out.isEmpty()) {
+                continue;
+            }
             if (!items.isEmpty()) {
                 items.add(new BookItem.Text("\n\n"));
             }

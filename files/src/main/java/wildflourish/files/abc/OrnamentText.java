@@ -1,5 +1,6 @@
 package wildflourish.files.abc;
 
+import java.util.ArrayList;
 import java.util.Collection;
 import java.util.HashMap;
 import java.util.List;
@@ -58,28 +59,30 @@ public final class OrnamentText {
             return Optional.empty();
         }
         Lesson parted = lesson.with(stair).edited(bare).lesson();
-        Stair grown = parted.stairFor(stair.instrument()).orElseThrow();
-        for (Placement placement : recognition.placements()) {
-            NoteId now = parted.tune()
-                    .notes()
-                    .get(before.placeOf(placement.span().first()).order())
-                    .id();
-            grown = grown.placed(parted.tune(), stage, Placement.of(placement.stack(), Span.of(now)));
-        }
-        return Optional.of(parted.with(grown));
+        List<Placement> placements = recognition.placements().stream()
+                .map(placement -> Placement.of(
+                        placement.stack(),
+                        Span.of(parted.tune()
+                                .notes()
+                                .get(before.placeOf(placement.span().first()).order())
+                                .id())))
+                .toList();
+        Stair own = parted.stairFor(stair.instrument()).orElseThrow();
+        return Optional.of(parted.with(own.placed(parted.tune(), stage, placements)));
     }
 
     private String without(Collection<Recognition.Found> taken) {
         List<Note> notes = tune.notes();
+        Map<NoteId, List<Written>> written = new HashMap<>();
+        taken.forEach(found ->
+                written.computeIfAbsent(found.note(), id -> new ArrayList<>()).add(found.written()));
         for (int i = notes.size() - 1; i >= 0; i--) {
             NoteId id = notes.get(i).id();
             int from = i == 0
                     ? tune.manuscript().bodyStart()
                     : tune.manuscript().at(notes.get(i - 1).id()).end();
-            for (Recognition.Found found : taken) {
-                if (found.note().equals(id)) {
-                    remove(found.written(), notes.get(i), from);
-                }
+            for (Written each : written.getOrDefault(id, List.of())) {
+                remove(each, notes.get(i), from);
             }
         }
         return TuneEditor.settled(text.toString(), editor.melodies());

@@ -4,6 +4,7 @@ import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
 import wildflourish.core.engraving.Engraver;
 import wildflourish.core.engraving.Page;
@@ -31,6 +32,10 @@ import wildflourish.files.wav.WavWriter;
 public final class Exporter {
     private static final double PIXELS_A_SPACE = 12;
     private static final double PICTURE_WIDTH = 122;
+    /** Of a picture; more takes more memory than such a picture is worth. */
+    private static final long MOST_PIXELS = 40_000_000;
+    /** Of sound. */
+    private static final int MOST_MINUTES = 12;
 
     private final Profile profile;
     private final Paper paper;
@@ -78,12 +83,12 @@ public final class Exporter {
                         ? NotesMidiWriter.write(take.tune(), take.version())
                         : MidiWriter.write(take.tune(), realise(take));
             case MUSICXML -> MusicXmlWriter.write(take.tune(), take.version());
-            case WAV -> WavWriter.write(Synth.render(realise(take).with(reeds)), Synth.SAMPLE_RATE);
+            case WAV -> WavWriter.write(Synth.render(sound(take)), Synth.SAMPLE_RATE);
             case PDF -> pdf(List.of(take), take.tune().title());
             case SVG ->
                 SvgPainter.paint(picture(take), Palette.PRINT, paper.spaceMillimetres())
                         .getBytes(StandardCharsets.UTF_8);
-            case PNG -> PngPainter.paint(picture(take), Palette.PRINT, PIXELS_A_SPACE);
+            case PNG -> PngPainter.paint(pictureInPixels(take), Palette.PRINT, PIXELS_A_SPACE);
         };
     }
 
@@ -121,6 +126,36 @@ public final class Exporter {
     private Page picture(Take take) {
         Score score = score(take, Score.Shows.PRINT);
         return Engraver.engrave(score, Paper.endless(PICTURE_WIDTH)).get(0);
+    }
+
+    /** Throws IOException for a picture that no program would open. */
+    private Page pictureInPixels(Take take) throws IOException {
+        Page page = picture(take);
+        double pixels = page.width() * page.height() * PIXELS_A_SPACE * PIXELS_A_SPACE;
+        if (pixels > MOST_PIXELS) {
+            throw new IOException(String.format(
+                    Locale.ROOT,
+                    "%s would be a picture of %.0f million pixels, and %d is the most; take it as PDF or SVG",
+                    take.tune().title(),
+                    pixels / 1e6,
+                    MOST_PIXELS / 1_000_000));
+        }
+        return page;
+    }
+
+    /** Throws IOException for what would sound longer than anybody listens to a tune. */
+    private Realisation sound(Take take) throws IOException {
+        Realisation realisation = realise(take).with(reeds);
+        double minutes = realisation.endMillis().toDouble() / 60_000;
+        if (minutes > MOST_MINUTES) {
+            throw new IOException(String.format(
+                    Locale.ROOT,
+                    "%s would sound for %.0f minutes, and %d is the most; take it as MIDI",
+                    take.tune().title(),
+                    minutes,
+                    MOST_MINUTES));
+        }
+        return realisation;
     }
 
     private Realisation realise(Take take) {
