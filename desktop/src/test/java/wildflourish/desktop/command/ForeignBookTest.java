@@ -283,4 +283,56 @@ class ForeignBookTest extends CommandLineTest {
                 .isEqualTo(2);
         assertThat(err.toString()).contains("there are ").doesNotContain("Exception");
     }
+
+    // Ornaments in the text
+
+    @Test
+    void ornamentsOfTheTextAreToldAndWrittenAsAStageOfANewBook() throws IOException {
+        Path theirs = folder.resolve("written.abc");
+        Files.writeString(theirs, "X:1\nT:Written\nR:reel\nM:4/4\nL:1/8\nK:D\n~A3B {c}A2 d2|!turn!B4 TA4|]\n");
+        assertThat(run("recognise", theirs, "--format", "json")).isZero();
+        JsonNode rows = new ObjectMapper().readTree(out.toString());
+        assertThat(rows).hasSize(4);
+        assertThat(rows.get(0).get("ornament").asText()).isEqualTo("long roll");
+        assertThat(rows.get(2).get("why").asText()).contains("needs a crotchet");
+        Path ours = folder.resolve("placed.abc");
+        assertThat(run("recognise", theirs, "--out", ours)).isZero();
+        assertThat(run("check", ours)).isZero();
+        assertThat(Files.readString(ours)).contains("A3B A2 d2|!turn!B4 A4|]").contains("Leaf");
+        assertThat(run("recognise", theirs, "--out", ours)).isEqualTo(2);
+        assertThat(err.toString()).contains("is there already");
+    }
+
+    /** Limits are said in one line; a reel of so many quavers would sound for three quarters of an hour. */
+    @ParameterizedTest
+    @ValueSource(strings = {"wav", "png"})
+    void whatIsTooLongToHearOrToSeeIsRefusedInOneLine(String form) throws IOException {
+        Path theirs = folder.resolve("long.abc");
+        Files.writeString(theirs, "X:1\nT:Long\nR:reel\nM:4/4\nL:1/8\nK:D\n" + "ABcd efge|\n".repeat(2000));
+        assertThat(run("export", theirs, "--as", form, "--out", folder.resolve("long." + form)))
+                .isEqualTo(2);
+        assertThat(err.toString().lines()).singleElement().asString().contains("is the most; take it as");
+    }
+
+    /** Steps for a learner keep to one fingering of C natural within a phrase. */
+    @Test
+    void aLearnersStepsKeepToOneFingering() throws IOException {
+        Path theirs = folder.resolve("c.abc");
+        Files.writeString(theirs, "X:1\nT:C\nR:reel\nM:4/4\nL:1/8\nK:G\nG=cGA d=cde|G=cGA d=cde|\n");
+        assertThat(run("steps", theirs, "--instrument", "whistle-d")).isZero();
+        long fluent = fingeringsOfC();
+        assertThat(run("steps", theirs, "--instrument", "whistle-d", "--student", "learner"))
+                .isZero();
+        assertThat(fluent).isEqualTo(2);
+        assertThat(fingeringsOfC()).isEqualTo(1);
+    }
+
+    private long fingeringsOfC() {
+        return out.toString()
+                .lines()
+                .filter(line -> line.startsWith("C 5: "))
+                .map(line -> line.replaceAll(", a? ?quaver.*", ""))
+                .distinct()
+                .count();
+    }
 }
