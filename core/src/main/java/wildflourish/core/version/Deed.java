@@ -32,6 +32,7 @@ public record Deed(Kind kind, String subject, String stage, boolean isClosed) {
         PHRASE,
         NEW_TUNE,
         BEGIN_STAIR,
+        SHAPE,
         CARRY,
         TAKE_WRITTEN,
         VOICE,

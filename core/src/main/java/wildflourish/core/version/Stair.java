@@ -180,7 +180,23 @@ public record Stair(List<Version> stages) {
         return Optional.of(new Stair(changed));
     }
 
-    private String freshName() {
+    boolean isFull() {
+        return stages.size() == MOST;
+    }
+
+    boolean isSmallest() {
+        return stages.size() == FEWEST;
+    }
+
+    /** Without whatever a stage above does not bear. */
+    Stair nested(Tune tune) {
+        List<Version> changed = new ArrayList<>(stages);
+        pruneBelow(tune, changed.size() - 1, changed);
+        return changed.equals(stages) ? this : new Stair(changed);
+    }
+
+    /** A name that no stage has. */
+    String freshName() {
         List<String> taken = stages.stream().map(Version::name).toList();
         for (int i = stages.size(); ; i++) {
             String name = usualName(i);

@@ -11,7 +11,9 @@ import wildflourish.core.version.Stair;
 import wildflourish.core.version.Version;
 import wildflourish.core.words.CarriedWords;
 import wildflourish.core.words.RecognitionWords;
+import wildflourish.core.words.StairWords;
 import wildflourish.desktop.desk.Desk;
+import wildflourish.desktop.desk.Shapes;
 import wildflourish.desktop.desk.Sight;
 import wildflourish.desktop.desk.Stages;
 import wildflourish.desktop.desk.Taking;
@@ -25,6 +27,8 @@ final class Offers extends VBox {
     private final OfferRow carry;
     private Optional<Recognition> recognition = Optional.empty();
     private Optional<Carried> carried = Optional.empty();
+    private final OfferRow shape;
+    private Optional<Shapes.Shaped> shaped = Optional.empty();
 
     /** All that decides what the ornaments in a text come to. */
     private record Text(Optional<Tune> tune, Optional<Version> plain, Profile profile) {
@@ -49,10 +53,16 @@ final class Offers extends VBox {
                 "Take it over",
                 "The stair of this instrument begins with these",
                 () -> carried.ifPresent(made -> desk.does(here -> Stages.carried(here, made))));
-        getChildren().addAll(written, carry);
+        shape = new OfferRow(
+                "shape-offer",
+                "Do it",
+                "What is listed is lost from the stages; Undo brings it back",
+                () -> shaped.ifPresent(each -> desk.does(here -> Shapes.take(here, each))));
+        getChildren().addAll(written, carry, shape);
         tools.whileIn(room, Text::of, this::read);
         desk.of(sight -> java.util.List.of(sight.lessonIndex(), sight.instrument()))
                 .subscribe(other -> carry.hide());
+        desk.of(Sight::stair).subscribe(other -> shape.hide());
     }
 
     private void read(Text text) {
@@ -78,6 +88,25 @@ final class Offers extends VBox {
                 found.all().stream()
                         .map(each -> RecognitionWords.of(each, tune, instrument))
                         .toList());
+    }
+
+    /** Gives the stair another shape; where something would be lost by it, that is shown first. */
+    void shape(Optional<Shapes.Shaped> wanted) {
+        if (wanted.isEmpty()) {
+            desk.does(Shapes::noShape);
+            return;
+        }
+        int lost = wanted.get().shaping().losses().size();
+        if (lost == 0) {
+            desk.does(here -> Shapes.take(here, wanted.get()));
+            return;
+        }
+        shaped = wanted;
+        Tune tune = desk.sight().get().tune().orElseThrow();
+        shape.offer(
+                "The stair would lose " + (lost == 1 ? "one placement" : lost + " placements")
+                        + " by it, for each stage must bear what the one below has.",
+                StairWords.of(wanted.get().shaping(), tune));
     }
 
     /** Works out what a stair of another instrument becomes on this one, and offers it. */

@@ -22,6 +22,9 @@ import picocli.CommandLine.Model.PositionalParamSpec;
             FitsCommand.class,
             RealiseCommand.class,
             RecogniseCommand.class,
+            StairCommand.class,
+            CompareCommand.class,
+            CarryCommand.class,
             FormCommand.class,
             NeedsCommand.class,
             FitCommand.class,
@@ -65,6 +68,11 @@ public final class Flourish implements Runnable {
                                                 what sounds and moves, in milliseconds
               flourish recognise FILE --instrument fiddle
                                                 ornaments in a tune's own text, as placements
+              flourish stair FILE --tune N      the stages: how much, how hard, what each adds
+              flourish compare FILE --instrument I --from Leaf --to Bud
+                                                what one stage has over another
+              flourish carry FILE --from whistle-d --to fiddle
+                                                what a stair becomes on another instrument
               flourish form FILE                how the tunes are built, what comes back
               flourish needs FILE --instrument flute-d
                                                 notes, hard spots, grade, easiest first

@@ -25,6 +25,7 @@ public final class DeedWords {
             case EDIT -> "wrote in " + deed.subject();
             case PHRASE -> "marked phrases in " + deed.subject();
             case NEW_TUNE -> "began a new tune";
+            case SHAPE -> "gave the stair another shape from " + deed.stage();
             case BEGIN_STAIR -> "began a stair";
             case CARRY -> "carried a stair over to the " + deed.subject();
             case TAKE_WRITTEN -> "took the ornaments in the text of " + deed.subject();

@@ -1,0 +1,49 @@
+package wildflourish.core.placing;
+
+import java.util.Comparator;
+import java.util.LinkedHashMap;
+import java.util.Map;
+import java.util.Optional;
+import wildflourish.core.form.Phrase;
+import wildflourish.core.hand.Scene;
+import wildflourish.core.music.Tempo;
+import wildflourish.core.ornament.Ornament;
+import wildflourish.core.version.Placement;
+
+/**
+ * How much there is to do in a version: by phrases, by kinds, and how fast all of it can go.
+ *
+ * @param phrases the weight of all ornaments that begin in each phrase, in the order of the tune
+ * @param kinds how many ornaments of each kind there are
+ * @param cleanUpTo the tempo up to which every ornament is clean; empty where there is none, or where none has a limit
+ */
+public record Load(Map<Phrase, Integer> phrases, Map<Ornament.Kind, Integer> kinds, Optional<Tempo> cleanUpTo) {
+    /** Of a version as it is played. */
+    public static Load of(Scene scene) {
+        Map<Phrase, Integer> phrases = new LinkedHashMap<>();
+        scene.phrasing().phrases().forEach(phrase -> phrases.put(phrase, 0));
+        Map<Ornament.Kind, Integer> kinds = new java.util.EnumMap<>(Ornament.Kind.class);
+        Optional<Tempo> clean = Optional.empty();
+        for (Placement placement : scene.version().spots().values().stream()
+                .flatMap(spot -> spot.first().stream())
+                .toList()) {
+            int bar = scene.tune().placeOf(placement.span().first()).bar();
+            phrases.merge(scene.phrasing().at(bar), placement.stack().weight(), Integer::sum);
+            kinds.merge(placement.ornament().kind(), 1, Integer::sum);
+            Optional<Tempo> own = WhatFits.verdict(scene, placement)
+                    .flatMap(fit -> fit.facts().cleanUpTo());
+            clean = slower(clean, own);
+        }
+        return new Load(phrases, kinds, clean);
+    }
+
+    private static Optional<Tempo> slower(Optional<Tempo> one, Optional<Tempo> other) {
+        return java.util.stream.Stream.concat(one.stream(), other.stream())
+                .min(Comparator.comparing(Tempo::beatsPerMinute));
+    }
+
+    /** The weight of everything. */
+    public int total() {
+        return phrases.values().stream().mapToInt(Integer::intValue).sum();
+    }
+}

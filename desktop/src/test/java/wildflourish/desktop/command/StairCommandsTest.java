@@ -1,0 +1,122 @@
+package wildflourish.desktop.command;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import com.fasterxml.jackson.databind.JsonNode;
+import com.fasterxml.jackson.databind.ObjectMapper;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+
+/** Stairs on the command line: their stages, two compared, one carried to another instrument. */
+class StairCommandsTest extends CommandLineTest {
+    private Path book;
+
+    @BeforeEach
+    void writeTheDemoBook() throws IOException {
+        book = folder.resolve("demo.abc");
+        try (var in = StairCommandsTest.class.getResourceAsStream("/wildflourish/desktop/demo/saltmarsh-lane.abc")) {
+            Files.write(book, in.readAllBytes());
+        }
+    }
+
+    private JsonNode json() throws IOException {
+        return new ObjectMapper().readTree(out.toString());
+    }
+
+    @Test
+    void eachStageSaysHowMuchHowHardAndWhatItAdds() throws IOException {
+        assertThat(run("stair", book, "--tune", "1", "--format", "json")).isZero();
+        JsonNode rows = json();
+        assertThat(rows.size()).isGreaterThan(2);
+        assertThat(rows.get(0).get("stage").asText()).isEqualTo("Root");
+        assertThat(rows.get(0).get("load").asInt()).isZero();
+        assertThat(rows.get(0).get("cleanTo").isNull()).isTrue();
+        int last = 0;
+        for (JsonNode row : rows) {
+            assertThat(row.get("load").asInt()).isGreaterThanOrEqualTo(last);
+            last = row.get("load").asInt();
+        }
+        assertThat(rows.get(1).get("adds").get(0).asText()).startsWith("new: ");
+        assertThat(run("stair", book, "--tune", "1")).isZero();
+        assertThat(out.toString()).contains("load: the weights of all ornaments");
+    }
+
+    @Test
+    void aTuneWithoutAStairIsSaidInOneLine() {
+        assertThat(run("stair", book, "--tune", "1", "--instrument", "anglo-a")).isEqualTo(2);
+        assertThat(err.toString().lines()).singleElement().asString().contains("no stair is there yet");
+    }
+
+    @Test
+    void twoStagesAreComparedPlaceByPlace() throws IOException {
+        assertThat(run(
+                        "compare",
+                        book,
+                        "--tune",
+                        "1",
+                        "--instrument",
+                        "whistle-d",
+                        "--from",
+                        "Root",
+                        "--to",
+                        "Leaf",
+                        "--format",
+                        "json"))
+                .isZero();
+        JsonNode rows = json();
+        assertThat(rows.size()).isPositive();
+        rows.forEach(row -> assertThat(row.get("what").asText()).isEqualTo("new"));
+        assertThat(run("compare", book, "--tune", "1", "--instrument", "whistle-d", "--from", "Root", "--to", "None"))
+                .isEqualTo(2);
+        assertThat(err.toString()).contains("has no version “None”");
+        assertThat(run(
+                        "compare",
+                        book,
+                        "--tune",
+                        "1",
+                        "--instrument",
+                        "whistle-d",
+                        "--from",
+                        "Leaf",
+                        "--to",
+                        "Leaf",
+                        "--format",
+                        "json"))
+                .isZero();
+        assertThat(json()).isEmpty();
+    }
+
+    @Test
+    void aStairIsCarriedToAnotherInstrumentIntoANewBook() throws IOException {
+        Path carried = folder.resolve("carried.abc");
+        assertThat(run(
+                        "carry",
+                        book,
+                        "--tune",
+                        "1",
+                        "--from",
+                        "whistle-d",
+                        "--to",
+                        "fiddle",
+                        "--format",
+                        "json",
+                        "--out",
+                        carried))
+                .isZero();
+        JsonNode rows = json();
+        assertThat(rows.size()).isPositive();
+        rows.forEach(row -> {
+            boolean isKept = row.get("becomes").asText().equals("kept");
+            assertThat(row.get("why").asText().isEmpty()).isEqualTo(isKept);
+        });
+        assertThat(run("stair", carried, "--instrument", "fiddle", "--format", "json"))
+                .isZero();
+        assertThat(json().size()).isGreaterThan(2);
+        assertThat(run("carry", book, "--tune", "1", "--from", "anglo-a", "--to", "fiddle"))
+                .isEqualTo(2);
+        assertThat(err.toString()).contains("./flourish stair lists those there are");
+    }
+}
