@@ -10,5 +10,9 @@ public enum Ink {
     SINGLE,
     ROLL,
     CRAN,
-    WARNING
+    WARNING,
+    /** Behind what is new. */
+    NEW,
+    /** Behind what has become something else. */
+    CHANGED
 }

@@ -27,7 +27,20 @@ public record Palette(Map<Ink, Integer> inks, int paper) {
         inks.put(Ink.ROLL, families[1]);
         inks.put(Ink.CRAN, families[2]);
         inks.put(Ink.WARNING, families[3]);
+        inks.put(Ink.NEW, washed(paper, families[0]));
+        inks.put(Ink.CHANGED, washed(paper, families[1]));
         return new Palette(inks, paper);
+    }
+
+    /** A fifth of a colour on the paper. */
+    private static int washed(int paper, int colour) {
+        int mixed = 0;
+        for (int shift = 0; shift <= 16; shift += 8) {
+            int of = (paper >> shift) & 0xFF;
+            int with = (colour >> shift) & 0xFF;
+            mixed |= ((of * 4 + with) / 5) << shift;
+        }
+        return mixed;
     }
 
     public int of(Ink ink) {

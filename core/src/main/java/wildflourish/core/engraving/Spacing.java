@@ -78,6 +78,11 @@ final class Spacing {
         return at;
     }
 
+    /** The room the things like. */
+    static double natural(List<Thing> things) {
+        return end(things, 0, 1);
+    }
+
     /** The least room the things can do with. */
     static double least(List<Thing> things) {
         return end(things, 0, 0.05);

@@ -13,6 +13,10 @@ final class SystemEngraver {
     private static final double STAFF_LINE = 0.13;
     private static final double LOOSEST = 1.9;
     private static final double BEFORE_FIRST_NOTE = 0.9;
+    /** Between the line of a bar and its first note, where bars stand under each other. */
+    private static final double AFTER_LEAD = 0.6;
+
+    private static final double WIDEST = 20;
 
     private final MusicLine line;
     private final double right;
@@ -28,8 +32,63 @@ final class SystemEngraver {
     }
 
     Sketch engrave() {
-        double start = prefix(line.sketch);
-        settle(start);
+        settle(prefix(line.sketch));
+        return drawn();
+    }
+
+    /** Where the first bar would begin. */
+    double start() {
+        return prefix(new Sketch());
+    }
+
+    /** Room that each bar likes, its line included. */
+    double[] wishes() {
+        double[] wishes = new double[line.bars.size()];
+        for (int i = 0; i < wishes.length; i++) {
+            double lead = hasLead(i) ? leadWidth(i) + AFTER_LEAD : 0;
+            wishes[i] = lead + Spacing.natural(columnsOf(line.bars.get(i)));
+        }
+        return wishes;
+    }
+
+    /** With bars that begin at given places; the last of these is where the staff ends. */
+    Sketch engrave(double[] edges) {
+        prefix(line.sketch);
+        for (int i = 0; i < line.bars.size(); i++) {
+            BarSetting bar = line.bars.get(i);
+            bar.start = edges[i];
+            bar.end = edges[i + 1];
+            double from = edges[i] + (hasLead(i) ? lead(line.sketch, i, edges[i]) + AFTER_LEAD : 0);
+            List<Spacing.Thing> things = columnsOf(bar);
+            double stretch = Spacing.stretchTo(things, from, edges[i + 1], WIDEST);
+            double[] anchors = Spacing.anchors(things, from, stretch);
+            for (int column = 0; column < bar.columns.size(); column++) {
+                bar.columns.get(column).x = anchors[column];
+            }
+            centreBarRest(bar);
+        }
+        double last = edges[line.bars.size()];
+        BarLine end = line.bars.get(line.bars.size() - 1).bar.sides().right();
+        line.staffEnd = last + BarLines.draw(line.sketch, end, BarLine.NONE, last);
+        return drawn();
+    }
+
+    private boolean hasLead(int bar) {
+        return bar > 0 || line.bars.get(bar).bar.sides().left() != BarLine.NONE;
+    }
+
+    /** The columns of a bar, and after them the room before the line. */
+    private static List<Spacing.Thing> columnsOf(BarSetting bar) {
+        List<Spacing.Thing> things = new ArrayList<>();
+        for (Column column : bar.columns) {
+            things.add(
+                    new Spacing.Thing(column.leftInk(), column.rightInk(), Spacing.wish(column.note.played()), true));
+        }
+        things.add(new Spacing.Thing(0.35, 0, 0, false));
+        return things;
+    }
+
+    private Sketch drawn() {
         staff();
         for (BarSetting bar : line.bars) {
             bar.beams.forEach(BeamGroup::settleStems);
@@ -76,8 +135,7 @@ final class SystemEngraver {
         List<Spacing.Thing> things = new ArrayList<>();
         for (int i = 0; i < line.bars.size(); i++) {
             BarSetting bar = line.bars.get(i);
-            boolean hasLead = i > 0 || bar.bar.sides().left() != BarLine.NONE;
-            if (hasLead) {
+            if (hasLead(i)) {
                 double width = leadWidth(i);
                 things.add(new Spacing.Thing(i > 0 ? 0.35 : 0.1, width, width + 0.95, false));
             }
@@ -125,7 +183,7 @@ final class SystemEngraver {
         for (int i = 0; i < line.bars.size(); i++) {
             BarSetting bar = line.bars.get(i);
             bar.start = next == 0 ? start : anchors[next];
-            if (i > 0 || bar.bar.sides().left() != BarLine.NONE) {
+            if (hasLead(i)) {
                 lead(line.sketch, i, anchors[next]);
                 next++;
             }

@@ -2,6 +2,7 @@ package wildflourish.desktop.bench;
 
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import java.util.function.Function;
 import javafx.application.Platform;
 import javafx.beans.value.ObservableValue;
@@ -53,6 +54,8 @@ import wildflourish.files.abc.TuneEditor;
 /** Where ornaments are placed: the stages over the score, under it close-up or text, beside it what fits. */
 public final class BenchRoom implements Room {
     public static final String ID = "bench";
+    /** Where its score, what fits and its actions are at hand. */
+    private static final Set<String> ROOMS = Set.of(ID, StairRoom.ID);
 
     private static final double SCRUB_MILLIS = 5;
     private static final double CLOSE_UP_SHARE = 0.56;
@@ -73,9 +76,15 @@ public final class BenchRoom implements Room {
 
     /** All that decides what the score shows. */
     private record Shown(
-            Optional<Tune> tune, Optional<Version> version, Profile profile, Look look, Optional<NoteId> note) {
+            Optional<Tune> tune,
+            Optional<Version> version,
+            Profile profile,
+            Look look,
+            Optional<NoteId> note,
+            Optional<ScoreWish.Stages> stair) {
         static Shown of(Sight sight) {
-            boolean isPhrase = sight.look().page() == Paging.PHRASE;
+            boolean isStair = sight.room().equals(StairRoom.ID) && sight.isBegun();
+            boolean isPhrase = isStair || sight.look().page() == Paging.PHRASE;
             Optional<Version> version =
                     sight.isBegun() ? sight.version() : sight.version().map(each -> each.withName("plain"));
             return new Shown(
@@ -83,11 +92,15 @@ public final class BenchRoom implements Room {
                     version,
                     sight.chosen().profile(),
                     sight.look(),
-                    isPhrase ? sight.note() : Optional.empty());
+                    isPhrase ? sight.note() : Optional.empty(),
+                    sight.stair()
+                            .filter(stair -> isStair)
+                            .map(stair -> new ScoreWish.Stages(
+                                    stair.stages(), sight.chosen().stage())));
         }
 
         ScoreWish wish() {
-            return new ScoreWish(
+            ScoreWish one = new ScoreWish(
                     tune,
                     version,
                     profile,
@@ -97,6 +110,7 @@ public final class BenchRoom implements Room {
                     look.isInSmallNotes(),
                     note,
                     Optional.empty());
+            return stair.map(one::with).orElse(one);
         }
     }
 
@@ -116,12 +130,12 @@ public final class BenchRoom implements Room {
     public BenchRoom(Tools tools) {
         this.desk = tools.desk();
         this.transport = tools.transport();
-        this.isHere = tools.isIn(ID);
+        this.isHere = desk.of(sight -> ROOMS.contains(sight.room()));
         bind(tools.actions());
         score = new ScoreView(tools.soon(), tools.hands());
         score.setId("score");
         write = new WritePane(desk);
-        offers = new Offers(tools, ID);
+        offers = new Offers(tools, ROOMS);
         strip = new GrowthStrip(desk, tools.actions(), tools.soon(), offers::carry);
         phrases = new PhraseBar(desk, tools.actions());
         fits = new FitsPane(desk, tools.actions(), score::preview, transport::playTried);
@@ -134,14 +148,14 @@ public final class BenchRoom implements Room {
     }
 
     private void watch(Tools tools) {
-        tools.whileIn(ID, Shown::of, shown -> score.show(shown.wish()));
-        tools.whileIn(ID, Sight::range, score::mark);
+        tools.whileIn(ROOMS, Shown::of, shown -> score.show(shown.wish()));
+        tools.whileIn(ROOMS, Sight::range, score::mark);
         tools.whileIn(
-                ID,
+                ROOMS,
                 sight -> List.of(sight.tune(), sight.version(), sight.chosen()),
                 chosen -> score.setAccessibleText(NoteWords.of(desk.here())));
         desk.of(sight -> sight.look().pane()).subscribe(this::showPane);
-        tools.whileIn(ID, Near::of, near -> {
+        tools.whileIn(ROOMS, Near::of, near -> {
             if (near.isShown()) {
                 closeUp.show(transport
                         .realisation()
@@ -278,7 +292,7 @@ public final class BenchRoom implements Room {
             actions.put(Action.of(
                             ActionRow.of("rule-" + rule.id(), "rules", "Over the phrase: " + rule.name()),
                             () -> desk.does(here -> PhraseLayers.turn(here, rule)))
-                    .when(desk.of(sight -> sight.room().equals(ID)
+                    .when(desk.of(sight -> ROOMS.contains(sight.room())
                             && Layer.Rule.of(sight.instrument().family()).contains(rule))));
         }
     }

@@ -1,6 +1,7 @@
 package wildflourish.desktop.bench;
 
 import java.util.Optional;
+import java.util.Set;
 import javafx.scene.layout.VBox;
 import wildflourish.core.carrying.Carried;
 import wildflourish.core.instrument.Instrument;
@@ -40,7 +41,7 @@ final class Offers extends VBox {
         }
     }
 
-    Offers(Tools tools, String room) {
+    Offers(Tools tools, Set<String> rooms) {
         this.desk = tools.desk();
         this.away = tools.away();
         written = new OfferRow(
@@ -59,7 +60,7 @@ final class Offers extends VBox {
                 "What is listed is lost from the stages; Undo brings it back",
                 () -> shaped.ifPresent(each -> desk.does(here -> Shapes.take(here, each))));
         getChildren().addAll(written, carry, shape);
-        tools.whileIn(room, Text::of, this::read);
+        tools.whileIn(rooms, Text::of, this::read);
         desk.of(sight -> java.util.List.of(sight.lessonIndex(), sight.instrument()))
                 .subscribe(other -> carry.hide());
         desk.of(Sight::stair).subscribe(other -> shape.hide());

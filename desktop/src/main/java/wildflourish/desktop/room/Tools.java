@@ -45,8 +45,13 @@ public record Tools(Desk desk, Actions actions, Transport transport, Executor so
 
     /** Shows a part of what is on the desk, and shows it again whenever it is another, as long as one is in the room; what changes elsewhere is shown when one comes in. */
     public <T> void whileIn(String room, Function<Sight, T> part, Consumer<T> shower) {
+        whileIn(Set.of(room), part, shower);
+    }
+
+    /** The same for something that several rooms show. */
+    public <T> void whileIn(Set<String> rooms, Function<Sight, T> part, Consumer<T> shower) {
         List<T> shown = new ArrayList<>();
-        desk.of(sight -> sight.room().equals(room) ? List.of(part.apply(sight)) : List.<T>of())
+        desk.of(sight -> rooms.contains(sight.room()) ? List.of(part.apply(sight)) : List.<T>of())
                 .subscribe(now -> {
                     if (!now.isEmpty() && !shown.equals(now)) {
                         shown.clear();
@@ -61,6 +66,12 @@ public record Tools(Desk desk, Actions actions, Transport transport, Executor so
         return new ScoreView.Hands() {
             @Override
             public void chose(NoteId note) {
+                desk.does(here -> Choosing.note(here, note));
+            }
+
+            @Override
+            public void chose(int stage, NoteId note) {
+                desk.does(here -> Choosing.stage(here, stage));
                 desk.does(here -> Choosing.note(here, note));
             }
 

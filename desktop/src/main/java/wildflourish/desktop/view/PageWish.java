@@ -11,7 +11,9 @@ import wildflourish.core.engraving.Engraver;
 import wildflourish.core.engraving.Page;
 import wildflourish.core.engraving.Paper;
 import wildflourish.core.engraving.Score;
+import wildflourish.core.engraving.StairSheet;
 import wildflourish.core.form.Phrasing;
+import wildflourish.core.hand.Scene;
 import wildflourish.core.instrument.Instrument;
 import wildflourish.core.tune.Note;
 import wildflourish.core.tune.NoteId;
@@ -41,18 +43,25 @@ record PageWish(ScoreWish wish, int width, int height) {
 
     private static final int LARGEST_PHRASE = 20;
     private static final int USUAL_SPACE = 8;
+    private static final int LARGEST_STAIR = 10;
+    private static final int SMALLEST_STAIR = 7;
 
     /**
      * A page laid out.
      *
      * @param pixels device pixels to a staff space
      * @param pale marks of what might be placed
+     * @param stair the rows of the stages; empty where one version is shown
      */
-    record LaidOut(Page page, int pixels, Set<Drawn> pale) {}
+    record LaidOut(Page page, int pixels, Set<Drawn> pale, Optional<StairSheet> stair) {
+        LaidOut(Page page, int pixels, Set<Drawn> pale) {
+            this(page, pixels, pale, Optional.empty());
+        }
+    }
 
     /** The same with a lens that stays put while the chosen note moves within its phrase, so that it is not laid out anew. */
     static PageWish of(ScoreWish wish, int width, int height) {
-        boolean isPhrase = wish.page() == Paging.PHRASE;
+        boolean isPhrase = wish.page() == Paging.PHRASE || wish.stair().isPresent();
         Optional<NoteId> lens = !isPhrase ? Optional.empty() : wish.tune().flatMap(tune -> firstOf(tune, wish.at()));
         ScoreWish plain = new ScoreWish(
                 wish.tune(),
@@ -63,7 +72,8 @@ record PageWish(ScoreWish wish, int width, int height) {
                 wish.page(),
                 wish.isInSmallNotes(),
                 lens,
-                wish.preview());
+                wish.preview(),
+                wish.stair());
         boolean needsHeight = isPhrase || wish.size().equals(Size.WHOLE);
         return new PageWish(plain, width, needsHeight ? height : 0);
     }
@@ -106,12 +116,35 @@ record PageWish(ScoreWish wish, int width, int height) {
      * device pixels best.
      */
     Optional<LaidOut> laidOut(OptionalInt known, int view) {
+        if (wish.stair().isPresent() && wish.tune().isPresent()) {
+            return Optional.of(stair(wish.tune().get(), wish.stair().get()));
+        }
         return wish.tune().map(tune -> {
             LaidOut plain = isAcross() ? across(tune, wish.version(), known, view) : sized(tune, wish.version());
             Optional<Version> tried = wish.version()
                     .flatMap(version -> wish.preview().map(placement -> version.with(tune, tried(version, placement))));
             return tried.map(version -> tried(tune, plain, version)).orElse(plain);
         });
+    }
+
+    /** All stages of a phrase, as large as the height lets them be. */
+    private LaidOut stair(Tune tune, ScoreWish.Stages stages) {
+        List<Scene> scenes = stages.versions().stream()
+                .map(version -> Scene.of(tune, version, wish.profile()))
+                .toList();
+        NoteId at = wish.at().orElseGet(() -> tune.notes().get(0).id());
+        return Stream.iterate(LARGEST_STAIR, pixels -> pixels >= SMALLEST_STAIR, pixels -> pixels - 1)
+                .map(pixels -> stair(scenes, stages.inHand(), at, pixels))
+                .filter(each -> each.page().height() * each.pixels() <= height)
+                .findFirst()
+                .orElseGet(() -> stair(scenes, stages.inHand(), at, SMALLEST_STAIR));
+    }
+
+    private LaidOut stair(List<Scene> scenes, int inHand, NoteId at, int wanted) {
+        int pixels = Size.of(wanted).pixels();
+        Paper endless = Paper.endless((double) width / pixels).onScreen(pixels);
+        StairSheet sheet = StairSheet.of(scenes, inHand, at, wish.shows(), endless);
+        return new LaidOut(sheet.page(), pixels, Set.of(), Optional.of(sheet));
     }
 
     private static Spot tried(Version version, Placement placement) {

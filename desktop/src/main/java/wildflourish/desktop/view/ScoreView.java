@@ -20,6 +20,7 @@ import javafx.scene.shape.Rectangle;
 import wildflourish.core.engraving.Box;
 import wildflourish.core.engraving.NoteZone;
 import wildflourish.core.engraving.Page;
+import wildflourish.core.engraving.StairSheet;
 import wildflourish.core.tune.NoteId;
 import wildflourish.core.tune.Tune;
 import wildflourish.core.version.Placement;
@@ -63,6 +64,9 @@ public final class ScoreView extends ScrollPane {
 
         /** A note was pressed with Shift, or dragged to: the range goes on to it. */
         void reached(NoteId note);
+
+        /** A note of another stage was pressed, where several are shown. */
+        default void chose(int stage, NoteId note) {}
 
         /** The pointer is over a note, or over none. */
         default void pointed(Optional<NoteId> note) {}
@@ -243,8 +247,19 @@ public final class ScoreView extends ScrollPane {
 
     private void pressed(MouseEvent event) {
         requestFocus();
-        noteAt(event).ifPresent(event.isShiftDown() ? hands::reached : hands::chose);
         event.consume();
+        double x = event.getX() / pixelsPerSpace();
+        double y = event.getY() / pixelsPerSpace();
+        Optional<StairSheet.Row> row = laidOut.flatMap(PageWish.LaidOut::stair).flatMap(sheet -> sheet.rowAt(y));
+        boolean isOther = row.isPresent()
+                && wish.stair()
+                        .filter(stages -> stages.inHand() != row.get().stage())
+                        .isPresent();
+        if (isOther) {
+            row.get().noteNear(x).ifPresent(note -> hands.chose(row.get().stage(), note));
+            return;
+        }
+        noteAt(event).ifPresent(event.isShiftDown() ? hands::reached : hands::chose);
     }
 
     private void dragged(MouseEvent event) {

@@ -1,5 +1,6 @@
 package wildflourish.desktop.view;
 
+import java.util.List;
 import java.util.Optional;
 import wildflourish.core.engraving.Score;
 import wildflourish.core.ornament.Profile;
@@ -18,6 +19,7 @@ import wildflourish.desktop.look.Size;
  * @param profile the student it is for
  * @param at a note of the phrase that is looked at alone
  * @param preview what might be placed, drawn in pale ink
+ * @param stair all stages, of which the phrase is shown one under the other; empty where one version is shown
  */
 public record ScoreWish(
         Optional<Tune> tune,
@@ -28,7 +30,29 @@ public record ScoreWish(
         Paging page,
         boolean isInSmallNotes,
         Optional<NoteId> at,
-        Optional<Placement> preview) {
+        Optional<Placement> preview,
+        Optional<Stages> stair) {
+    /** The stages of a stair, the plainest first, and which of them is in hand. */
+    public record Stages(List<Version> versions, int inHand) {
+        public Stages {
+            versions = List.copyOf(versions);
+        }
+    }
+
+    /** Of one version. */
+    public ScoreWish(
+            Optional<Tune> tune,
+            Optional<Version> version,
+            Profile profile,
+            Score.Shows shows,
+            Size size,
+            Paging page,
+            boolean isInSmallNotes,
+            Optional<NoteId> at,
+            Optional<Placement> preview) {
+        this(tune, version, profile, shows, size, page, isInSmallNotes, at, preview, Optional.empty());
+    }
+
     /** Nothing at all. */
     static final ScoreWish NOTHING = new ScoreWish(
             Optional.empty(),
@@ -43,6 +67,12 @@ public record ScoreWish(
 
     /** The same with something that might be placed. */
     public ScoreWish with(Optional<Placement> other) {
-        return new ScoreWish(tune, version, profile, shows, size, page, isInSmallNotes, at, other);
+        return new ScoreWish(tune, version, profile, shows, size, page, isInSmallNotes, at, other, stair);
+    }
+
+    /** The same with all stages of a stair. */
+    public ScoreWish with(Stages stages) {
+        return new ScoreWish(
+                tune, version, profile, shows, size, page, isInSmallNotes, at, preview, Optional.of(stages));
     }
 }

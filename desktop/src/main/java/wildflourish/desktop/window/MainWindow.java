@@ -26,6 +26,7 @@ import wildflourish.desktop.action.Actions;
 import wildflourish.desktop.action.FinderPane;
 import wildflourish.desktop.action.KeyStrokes;
 import wildflourish.desktop.bench.BenchRoom;
+import wildflourish.desktop.bench.StairRoom;
 import wildflourish.desktop.chart.ChartRoom;
 import wildflourish.desktop.desk.AlteredStages;
 import wildflourish.desktop.desk.Choosing;
@@ -75,11 +76,12 @@ public final class MainWindow extends BorderPane {
         actions.bind("latency", () -> new LatencyNotice(desk, transport, banner).begin());
         InstrumentMenu.bind(desk, actions);
         // Before the rooms, whose buttons lead from one to another.
-        List.of(LookOverRoom.ID, BenchRoom.ID, ChartRoom.ID, BestFitRoom.ID)
+        List.of(LookOverRoom.ID, BenchRoom.ID, StairRoom.ID, ChartRoom.ID, BestFitRoom.ID)
                 .forEach(id -> actions.bindOn(
                         "room-" + id, desk.of(sight -> sight.room().equals(id)), () -> desk.enter(id)));
         bench = new BenchRoom(tools);
-        rooms = List.of(new LookOverRoom(tools), bench, new ChartRoom(tools), new BestFitRoom(tools));
+        rooms = List.of(
+                new LookOverRoom(tools), bench, new StairRoom(bench), new ChartRoom(tools), new BestFitRoom(tools));
         getStyleClass().add("window");
         sound = new TransportBar(desk, actions);
         said = new SaidLine(desk, transport::look);

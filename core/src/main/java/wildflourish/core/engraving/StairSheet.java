@@ -1,0 +1,306 @@
+package wildflourish.core.engraving;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.stream.IntStream;
+import wildflourish.core.form.Phrase;
+import wildflourish.core.form.Phrasing;
+import wildflourish.core.hand.Scene;
+import wildflourish.core.tune.Note;
+import wildflourish.core.tune.NoteId;
+import wildflourish.core.tune.Tune;
+import wildflourish.core.version.Difference;
+import wildflourish.core.version.Placement;
+import wildflourish.core.version.Version;
+import wildflourish.core.words.Words;
+
+/**
+ * A phrase through all stages of a stair, one under the other with the plainest at the foot, bars in columns. What a stage adds to the one below is lit, what it changes is lit
+ * otherwise, all else is quiet. Fingerings stand under the stage in hand alone; stages more than two away from it are rows of signs where there are more than five.
+ *
+ * @param rows from the top down
+ */
+public record StairSheet(Page page, List<Row> rows) {
+    private static final double BETWEEN = 2.2;
+    private static final double LABEL_SIZE = 1.8;
+    private static final double LABEL_ROOM = 2.6;
+    private static final int MOST_WHOLE = 5;
+    private static final int NEAR = 2;
+    /** How far a wash reaches round what is new, in staff spaces. */
+    private static final double AROUND = 0.45;
+    /** What belongs to a note and is not washed with it. */
+    private static final Set<Drawn.Kind> ASIDE = Set.of(
+            Drawn.Kind.FINGERING,
+            Drawn.Kind.LETTER,
+            Drawn.Kind.WORDS,
+            Drawn.Kind.BEAM,
+            Drawn.Kind.CURVE,
+            Drawn.Kind.TUPLET,
+            Drawn.Kind.ENDING);
+
+    private static final Set<Drawn.Kind> OF_SIGNS = Set.of(
+            Drawn.Kind.SIGN, Drawn.Kind.SMALL_NOTE, Drawn.Kind.DECORATION, Drawn.Kind.BAR_LINE, Drawn.Kind.SLIDE);
+
+    /**
+     * Where a stage stands on the page, in staff spaces from its top.
+     *
+     * @param zones of its notes; those of the stage in hand are the page's own
+     */
+    public record Row(int stage, double top, double bottom, List<NoteZone> zones) {
+        public Row {
+            zones = List.copyOf(zones);
+        }
+
+        boolean has(double y) {
+            return y >= top && y < bottom;
+        }
+
+        /** The note whose column lies nearest to a place across the page; empty where there is none. */
+        public Optional<NoteId> noteNear(double x) {
+            return zones.stream()
+                    .filter(zone -> !zone.note().isAdded())
+                    .min(Comparator.comparingDouble(
+                            zone -> Math.abs((zone.head().left() + zone.head().right()) / 2 - x)))
+                    .map(NoteZone::note);
+        }
+    }
+
+    public StairSheet {
+        rows = List.copyOf(rows);
+    }
+
+    /** The row at a height of the page; empty where there is none. */
+    public Optional<Row> rowAt(double y) {
+        return rows.stream().filter(row -> row.has(y)).findFirst();
+    }
+
+    /**
+     * Of the phrase in which a note stands.
+     *
+     * @param stages the plainest first, all of one tune
+     * @param inHand the stage worked on
+     */
+    public static StairSheet of(List<Scene> stages, int inHand, NoteId note, Score.Shows shows, Paper paper) {
+        return new Sheet(stages, inHand, shows, paper).laidOut(note);
+    }
+
+    private static final class Sheet {
+        private final List<Scene> stages;
+        private final int inHand;
+        private final Score.Shows shows;
+        private final Paper paper;
+        private final Sketch page = new Sketch();
+        private final List<Row> rows = new ArrayList<>();
+        /** For each stage the written notes that further notes of layers come from. */
+        private final List<Map<NoteId, NoteId>> owners = new ArrayList<>();
+
+        private double y;
+
+        Sheet(List<Scene> stages, int inHand, Score.Shows shows, Paper paper) {
+            this.stages = stages;
+            this.inHand = inHand;
+            this.shows = shows;
+            this.paper = paper;
+            this.y = paper.margin();
+        }
+
+        private double width() {
+            return paper.width() - 2 * paper.margin();
+        }
+
+        StairSheet laidOut(NoteId note) {
+            Tune tune = stages.get(0).tune();
+            Phrase phrase = Phrasing.of(tune).at(tune.placeOf(note).bar());
+            List<Integer> bars = IntStream.rangeClosed(phrase.firstBar(), phrase.lastBar())
+                    .filter(bar -> !tune.bars().get(bar).notes().isEmpty())
+                    .boxed()
+                    .toList();
+            List<Setting> settings = new ArrayList<>();
+            for (int stage = 0; stage < stages.size(); stage++) {
+                settings.add(setting(stage));
+            }
+            split(settings, bars);
+            return new StairSheet(new Page(paper.width(), y + paper.margin(), page.drawn(), page.zones()), rows);
+        }
+
+        private Setting setting(int stage) {
+            Scene scene = stages.get(stage);
+            Score.Fingerings under = stage == inHand ? shows.fingerings() : Score.Fingerings.NONE;
+            Score score = Score.of(scene, shows.withFingerings(under).withLetters(stage == inHand && shows.letters()));
+            Dressing dressing = Dressing.of(scene);
+            WrittenOut written = WrittenOut.of(scene, dressing.tune());
+            owners.add(written.owners());
+            return Setting.of(score.with(written.tune()), dressing.small(), written.touches());
+        }
+
+        /** All stages of some bars, or of half of them and then of the other half where they are too wide together. */
+        private void split(List<Setting> settings, List<Integer> bars) {
+            List<SystemEngraver> systems =
+                    settings.stream().map(setting -> system(setting, bars)).toList();
+            double least = systems.stream()
+                    .mapToDouble(SystemEngraver::leastWidth)
+                    .max()
+                    .orElse(0);
+            if (bars.size() > 1 && least * 1.1 > width()) {
+                int half = (bars.size() + 1) / 2;
+                split(settings, bars.subList(0, half));
+                split(settings, bars.subList(half, bars.size()));
+                return;
+            }
+            double[] edges = edges(systems, bars.size());
+            for (int stage = stages.size() - 1; stage >= 0; stage--) {
+                row(stage, systems.get(stage).engrave(edges));
+            }
+        }
+
+        private SystemEngraver system(Setting setting, List<Integer> bars) {
+            Tune tune = setting.score().tune();
+            return new SystemEngraver(
+                    setting, bars.stream().map(bar -> new BarSetting(tune, bar)).toList(), width());
+        }
+
+        /** Each bar as wide as the stage that needs most of it, all stretched alike to the width of the paper. */
+        private double[] edges(List<SystemEngraver> systems, int bars) {
+            double[] widest = new double[bars];
+            double start = 0;
+            for (SystemEngraver system : systems) {
+                double[] wishes = system.wishes();
+                for (int bar = 0; bar < bars; bar++) {
+                    widest[bar] = Math.max(widest[bar], wishes[bar]);
+                }
+                start = Math.max(start, system.start());
+            }
+            double all = 0;
+            for (double each : widest) {
+                all += each;
+            }
+            double stretch = Math.min(1.9, (width() - start - 1) / all);
+            double[] edges = new double[bars + 1];
+            edges[0] = start;
+            for (int bar = 0; bar < bars; bar++) {
+                edges[bar + 1] = edges[bar] + widest[bar] * stretch;
+            }
+            return edges;
+        }
+
+        private void row(int stage, Sketch laidOut) {
+            Sketch system = named(stage, laidOut);
+            boolean isWhole = stages.size() <= MOST_WHOLE || Math.abs(stage - inHand) <= NEAR;
+            Sketch row = new Sketch();
+            lit(stage, system, row);
+            Set<NoteId> loud = new HashSet<>();
+            difference(stage).ifPresent(difference -> {
+                loud.addAll(difference.newNotes());
+                loud.addAll(difference.changedNotes());
+            });
+            for (Drawn each : system.drawn()) {
+                boolean isSign = each.subject().kind() == Drawn.Kind.SIGN
+                        || each.subject().kind() == Drawn.Kind.SMALL_NOTE;
+                boolean isQuiet =
+                        isSign && each.subject().note().filter(loud::contains).isEmpty();
+                if (isWhole || OF_SIGNS.contains(each.subject().kind())) {
+                    row.drawn().add(isQuiet ? new Drawn(each.mark(), Ink.QUIET, each.subject()) : each);
+                }
+            }
+            system.zones().forEach(row::zone);
+            place(stage, row);
+        }
+
+        /** Notes that layers have added go by the written ones they come from. */
+        private Sketch named(int stage, Sketch laidOut) {
+            Map<NoteId, NoteId> names = owners.get(stage);
+            if (names.isEmpty()) {
+                return laidOut;
+            }
+            Page renamed = new Page(0, 0, laidOut.drawn(), laidOut.zones()).renamed(names);
+            Sketch system = new Sketch();
+            system.drawn().addAll(renamed.drawn());
+            renamed.zones().forEach(system::zone);
+            return system;
+        }
+
+        private Optional<Difference> difference(int stage) {
+            return stage == 0
+                    ? Optional.empty()
+                    : Optional.of(Difference.between(
+                            stages.get(stage).tune(),
+                            stages.get(stage - 1).version(),
+                            stages.get(stage).version()));
+        }
+
+        /** Washes behind the notes on which something is new or has become something else. */
+        private void lit(int stage, Sketch system, Sketch row) {
+            difference(stage).ifPresent(difference -> {
+                difference.added().forEach(placement -> wash(stage, placement, Ink.NEW, system, row));
+                difference.changed().forEach(change -> wash(stage, change.after(), Ink.CHANGED, system, row));
+            });
+        }
+
+        private void wash(int stage, Placement placement, Ink ink, Sketch system, Sketch row) {
+            List<NoteId> notes = placement.span().notes(stages.get(stage).tune()).stream()
+                    .map(Note::id)
+                    .toList();
+            system.drawn().stream()
+                    .filter(each ->
+                            each.subject().note().filter(notes::contains).isPresent())
+                    .filter(each -> !ASIDE.contains(each.subject().kind()))
+                    .map(each -> each.mark().box())
+                    .reduce(Box::and)
+                    .map(box -> new Box(
+                            box.left() - AROUND, box.top() - AROUND, box.right() + AROUND, box.bottom() + AROUND))
+                    .ifPresent(box -> row.add(
+                            new Mark.Shape(
+                                    Outline.polygon(
+                                            box.left(),
+                                            box.top(),
+                                            box.right(),
+                                            box.top(),
+                                            box.right(),
+                                            box.bottom(),
+                                            box.left(),
+                                            box.bottom()),
+                                    0),
+                            ink,
+                            Drawn.Kind.PICTURE,
+                            placement.span().first()));
+        }
+
+        private void place(int stage, Sketch row) {
+            Optional<Box> around = row.box();
+            if (around.isEmpty()) {
+                return;
+            }
+            Version version = stages.get(stage).version();
+            Sketch labelled = new Sketch();
+            double top = around.get().top() - LABEL_ROOM;
+            String words =
+                    version.name() + "   " + Words.tempo(version.playing().tempo()) + "   "
+                            + (version.ornamented() == 0 ? "plain" : version.ornamented() + " placed");
+            labelled.add(
+                    new Mark.Words(
+                            Face.BODY.drawable(words),
+                            0,
+                            top + LABEL_SIZE,
+                            stage == inHand ? Face.BOLD : Face.BODY,
+                            LABEL_SIZE),
+                    stage == inHand ? Ink.WORDS : Ink.QUIET,
+                    Drawn.Kind.WORDS);
+            labelled.addAll(row, 0, 0);
+            double height = around.get().bottom() - top;
+            double down = paper.whole(y - top);
+            Sketch placed = new Sketch();
+            placed.addAll(labelled, paper.margin(), down);
+            page.drawn().addAll(placed.drawn());
+            if (stage == inHand) {
+                placed.zones().forEach(page::zone);
+            }
+            rows.add(new Row(stage, y, y + height + BETWEEN, placed.zones()));
+            y += height + BETWEEN;
+        }
+    }
+}

@@ -1,0 +1,173 @@
+package wildflourish.files;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.TreeMap;
+import java.util.stream.Stream;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.MethodSource;
+import wildflourish.core.engraving.Drawn;
+import wildflourish.core.engraving.Ink;
+import wildflourish.core.engraving.NoteZone;
+import wildflourish.core.engraving.Paper;
+import wildflourish.core.engraving.Score;
+import wildflourish.core.engraving.StairSheet;
+import wildflourish.core.hand.Scene;
+import wildflourish.core.instrument.Instrument;
+import wildflourish.core.ornament.Profile;
+import wildflourish.core.placing.Fit;
+import wildflourish.core.placing.WhatFits;
+import wildflourish.core.tune.Note;
+import wildflourish.core.tune.NoteId;
+import wildflourish.core.tune.Tune;
+import wildflourish.core.version.Difference;
+import wildflourish.core.version.Stair;
+
+/** A phrase through all stages: bars in columns, what is new lit, all else quiet. */
+class StairSheetTest {
+    private static final Tune TUNE = Demo.tunes().get(0);
+
+    private static Stair stair(String instrument, int stages) {
+        Stair stair = Stair.starting(TUNE, Instrument.of(instrument), stages);
+        for (int stage = 1; stage < stages; stage++) {
+            for (int i = stage; i < TUNE.notes().size(); i += 5) {
+                Note note = TUNE.notes().get(i);
+                List<Fit> fits = WhatFits.at(TUNE, stair.at(stage), note.id(), Profile.usual())
+                        .fitting();
+                if (!fits.isEmpty()) {
+                    stair = stair.placed(TUNE, stage, fits.get(0).placement());
+                }
+            }
+        }
+        return stair;
+    }
+
+    private static StairSheet sheet(Stair stair, int inHand) {
+        List<Scene> scenes = stair.stages().stream()
+                .map(version -> Scene.of(TUNE, version, Profile.usual()))
+                .toList();
+        return StairSheet.of(scenes, inHand, TUNE.notes().get(3).id(), Score.Shows.BENCH, Paper.endless(118));
+    }
+
+    static Stream<String> instruments() {
+        return Stream.of("whistle-d", "fiddle", "box-bc", "banjo-open-g", "mouth-blown-pipes");
+    }
+
+    @ParameterizedTest
+    @MethodSource("instruments")
+    void everyStageHasARowThePlainestAtTheFootAndBarsStandInColumns(String instrument) {
+        StairSheet sheet = sheet(stair(instrument, 4), 2);
+        assertThat(sheet.rows().stream().map(StairSheet.Row::stage).distinct()).containsExactly(3, 2, 1, 0);
+        for (int i = 1; i < sheet.rows().size(); i++) {
+            assertThat(sheet.rows().get(i).top())
+                    .isCloseTo(sheet.rows().get(i - 1).bottom(), within(1e-9));
+        }
+        Map<Integer, List<Double>> lines = new TreeMap<>();
+        for (StairSheet.Row row : sheet.rows()) {
+            sheet.page().drawn().stream()
+                    .filter(each -> each.subject().kind() == Drawn.Kind.BAR_LINE)
+                    .filter(each -> each.mark().box().top() >= row.top()
+                            && each.mark().box().bottom() < row.bottom())
+                    .forEach(each -> lines.computeIfAbsent(row.stage(), key -> new ArrayList<>())
+                            .add(each.mark().box().left()));
+        }
+        assertThat(lines).hasSize(4);
+        List<Double> first = lines.get(0);
+        lines.values().forEach(each -> {
+            assertThat(each).hasSameSizeAs(first);
+            for (int i = 0; i < first.size(); i++) {
+                assertThat(each.get(i)).isCloseTo(first.get(i), within(1e-6));
+            }
+        });
+        assertThat(sheet.page().drawn())
+                .allSatisfy(each -> assertThat(each.mark().box().right()).isLessThanOrEqualTo(118.01));
+    }
+
+    @ParameterizedTest
+    @MethodSource("instruments")
+    void whatAStageAddsIsLitAndAllElseIsQuiet(String instrument) {
+        Stair stair = stair(instrument, 4);
+        StairSheet sheet = sheet(stair, 2);
+        for (StairSheet.Row row : sheet.rows()) {
+            List<NoteId> there = row.zones().stream().map(NoteZone::note).toList();
+            Difference difference = row.stage() == 0
+                    ? new Difference(List.of(), List.of(), List.of())
+                    : Difference.between(TUNE, stair.at(row.stage() - 1), stair.at(row.stage()));
+            assertThat(washed(sheet, row, Ink.NEW))
+                    .containsExactlyInAnyOrderElementsOf(difference.newNotes().stream()
+                            .filter(there::contains)
+                            .toList());
+            assertThat(washed(sheet, row, Ink.CHANGED))
+                    .containsExactlyInAnyOrderElementsOf(difference.changedNotes().stream()
+                            .filter(there::contains)
+                            .toList());
+            sheet.page().drawn().stream()
+                    .filter(each -> each.subject().kind() == Drawn.Kind.SIGN && isIn(each, row))
+                    .filter(each -> each.ink() != Ink.QUIET)
+                    .forEach(each -> assertThat(each.subject().note())
+                            .matches(note -> difference.newNotes().contains(note.orElseThrow())
+                                    || difference.changedNotes().contains(note.orElseThrow())));
+        }
+    }
+
+    private static List<NoteId> washed(StairSheet sheet, StairSheet.Row row, Ink ink) {
+        return sheet.page().drawn().stream()
+                .filter(each -> each.ink() == ink && isIn(each, row))
+                .map(each -> each.subject().note().orElseThrow())
+                .toList();
+    }
+
+    private static boolean isIn(Drawn drawn, StairSheet.Row row) {
+        double middle = (drawn.mark().box().top() + drawn.mark().box().bottom()) / 2;
+        return middle >= row.top() && middle < row.bottom();
+    }
+
+    @Test
+    void fingeringsStandUnderTheStageInHandAlone() {
+        Stair stair = stair("whistle-d", 4);
+        StairSheet sheet = sheet(stair, 1);
+        StairSheet.Row inHand = sheet.rows().stream()
+                .filter(row -> row.stage() == 1)
+                .findFirst()
+                .orElseThrow();
+        assertThat(sheet.page().drawn().stream().filter(each -> each.subject().kind() == Drawn.Kind.FINGERING))
+                .isNotEmpty()
+                .allMatch(each -> isIn(each, inHand));
+        assertThat(sheet.page().zones()).isEqualTo(inHand.zones());
+    }
+
+    /** Of seven stages those more than two away from the one in hand have no staff of their own. */
+    @Test
+    void distantStagesOfManyAreRowsOfSigns() {
+        StairSheet sheet = sheet(stair("whistle-d", 7), 1);
+        Map<Integer, Long> heads = new TreeMap<>();
+        sheet.rows()
+                .forEach(row -> heads.merge(
+                        row.stage(),
+                        sheet.page().drawn().stream()
+                                .filter(each -> each.subject().kind() == Drawn.Kind.HEAD && isIn(each, row))
+                                .count(),
+                        Long::sum));
+        heads.forEach(
+                (stage, count) -> assertThat(count > 0).as("stage " + stage).isEqualTo(stage <= 3));
+    }
+
+    @Test
+    void aPlaceOnThePageIsANoteOfAStage() {
+        StairSheet sheet = sheet(stair("whistle-d", 3), 2);
+        for (StairSheet.Row row : sheet.rows()) {
+            for (NoteZone zone : row.zones()) {
+                double x = (zone.head().left() + zone.head().right()) / 2;
+                double y = (zone.head().top() + zone.head().bottom()) / 2;
+                assertThat(sheet.rowAt(y)).contains(row);
+                assertThat(row.noteNear(x)).contains(zone.note());
+            }
+        }
+        assertThat(sheet.rowAt(-1)).isEmpty();
+    }
+}
