@@ -26,6 +26,9 @@ import wildflourish.core.tune.Note;
 import wildflourish.core.tune.NoteId;
 import wildflourish.core.tune.Tune;
 import wildflourish.core.version.Difference;
+import wildflourish.core.version.Layer;
+import wildflourish.core.version.Passes;
+import wildflourish.core.version.Span;
 import wildflourish.core.version.Stair;
 
 /** A phrase through all stages: bars in columns, what is new lit, all else quiet. */
@@ -155,6 +158,22 @@ class StairSheetTest {
                         Long::sum));
         heads.forEach(
                 (stage, count) -> assertThat(count > 0).as("stage " + stage).isEqualTo(stage <= 3));
+    }
+
+    /** A stage that begins with a shuffle of its own shows the same phrase as the others. */
+    @Test
+    void barsThatAStageAddsMoveNothing() {
+        Stair stair = stair("fiddle", 3);
+        Span all = new Span(
+                TUNE.notes().get(0).id(),
+                TUNE.notes().get(TUNE.notes().size() - 1).id());
+        Layer intro = Layer.parse("intro-shuffle", all, Passes.EVERY);
+        Stair begun = stair.with(2, stair.at(2).withLayers(List.of(intro)));
+        List<List<NoteId>> notes = sheet(begun, 2).rows().stream()
+                .map(row -> row.zones().stream().map(NoteZone::note).distinct().toList())
+                .toList();
+        assertThat(notes).hasSize(3);
+        assertThat(notes.get(0)).isEqualTo(notes.get(2));
     }
 
     @Test

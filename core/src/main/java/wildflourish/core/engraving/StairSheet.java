@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import wildflourish.core.form.Phrase;
 import wildflourish.core.form.Phrasing;
@@ -114,18 +115,34 @@ public record StairSheet(Page page, List<Row> rows) {
         }
 
         StairSheet laidOut(NoteId note) {
-            Tune tune = stages.get(0).tune();
-            Phrase phrase = Phrasing.of(tune).at(tune.placeOf(note).bar());
-            List<Integer> bars = IntStream.rangeClosed(phrase.firstBar(), phrase.lastBar())
-                    .filter(bar -> !tune.bars().get(bar).notes().isEmpty())
-                    .boxed()
-                    .toList();
             List<Setting> settings = new ArrayList<>();
             for (int stage = 0; stage < stages.size(); stage++) {
                 settings.add(setting(stage));
             }
+            Set<NoteId> notes = phrase(note);
+            List<List<Integer>> bars =
+                    stages.stream().map(scene -> barsWith(scene.tune(), notes)).toList();
             split(settings, bars);
             return new StairSheet(new Page(paper.width(), y + paper.margin(), page.drawn(), page.zones()), rows);
+        }
+
+        /** The notes of the phrase of a note, as the plainest stage has it; stages above may have bars of their own before it. */
+        private Set<NoteId> phrase(NoteId note) {
+            Tune tune = stages.get(0).tune();
+            NoteId at = tune.has(note) ? note : tune.notes().get(0).id();
+            Phrase phrase = Phrasing.of(tune).at(tune.placeOf(at).bar());
+            return tune.bars().subList(phrase.firstBar(), phrase.lastBar() + 1).stream()
+                    .flatMap(bar -> bar.notes().stream())
+                    .map(Note::id)
+                    .filter(id -> !id.isAdded())
+                    .collect(Collectors.toSet());
+        }
+
+        private static List<Integer> barsWith(Tune tune, Set<NoteId> notes) {
+            return IntStream.range(0, tune.bars().size())
+                    .filter(bar -> tune.bars().get(bar).notes().stream().anyMatch(each -> notes.contains(each.id())))
+                    .boxed()
+                    .toList();
         }
 
         private Setting setting(int stage) {
@@ -139,20 +156,25 @@ public record StairSheet(Page page, List<Row> rows) {
         }
 
         /** All stages of some bars, or of half of them and then of the other half where they are too wide together. */
-        private void split(List<Setting> settings, List<Integer> bars) {
-            List<SystemEngraver> systems =
-                    settings.stream().map(setting -> system(setting, bars)).toList();
+        private void split(List<Setting> settings, List<List<Integer>> bars) {
+            List<SystemEngraver> systems = new ArrayList<>();
+            for (int stage = 0; stage < settings.size(); stage++) {
+                systems.add(system(settings.get(stage), bars.get(stage)));
+            }
             double least = systems.stream()
                     .mapToDouble(SystemEngraver::leastWidth)
                     .max()
                     .orElse(0);
-            if (bars.size() > 1 && least * 1.1 > width()) {
-                int half = (bars.size() + 1) / 2;
-                split(settings, bars.subList(0, half));
-                split(settings, bars.subList(half, bars.size()));
+            int count = bars.get(0).size();
+            if (count > 1 && least * 1.1 > width()) {
+                int half = (count + 1) / 2;
+                split(settings, bars.stream().map(each -> each.subList(0, half)).toList());
+                split(
+                        settings,
+                        bars.stream().map(each -> each.subList(half, count)).toList());
                 return;
             }
-            double[] edges = edges(systems, bars.size());
+            double[] edges = edges(systems, count);
             for (int stage = stages.size() - 1; stage >= 0; stage--) {
                 row(stage, systems.get(stage).engrave(edges));
             }

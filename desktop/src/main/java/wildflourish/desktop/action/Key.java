@@ -74,6 +74,7 @@ public record Key(KeyCode code, boolean isCtrl, boolean isShift, boolean isAlt) 
                     case PERIOD -> ".";
                     case EQUALS -> "=";
                     case MINUS -> "-";
+                    case PLUS -> "+";
                     case ESCAPE -> "Esc";
                     case PAGE_UP -> "Page Up";
                     case PAGE_DOWN -> "Page Down";

@@ -6,6 +6,7 @@ import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.EnumSet;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -44,7 +45,15 @@ class ContrastTest {
     @Test
     void everyInkOfTheScoreStandsOutFromItsPaper() {
         for (Palette palette : List.of(Palette.LIGHT, Palette.DARK, Palette.PRINT)) {
-            for (Ink ink : Ink.values()) {
+            for (Ink wash : List.of(Ink.NEW, Ink.CHANGED)) {
+                assertThat(contrast(palette.of(Ink.NOTES), palette.of(wash)))
+                        .as("notes on " + wash)
+                        .isGreaterThanOrEqualTo(7);
+                assertThat(contrast(palette.of(Ink.SINGLE), palette.of(wash)))
+                        .as("signs on " + wash)
+                        .isGreaterThanOrEqualTo(3);
+            }
+            for (Ink ink : EnumSet.complementOf(EnumSet.of(Ink.NEW, Ink.CHANGED))) {
                 double least = ink == Ink.STAFF ? 3 : 4.5;
                 assertThat(contrast(palette.of(ink), palette.paper()))
                         .as(ink + " on " + Integer.toHexString(palette.paper()))

@@ -84,6 +84,8 @@ class PlacingIT extends WindowTest {
     void eachOrnamentIsPlacedByKeyboardInEveryTuneWhereItFits() throws Exception {
         Book start = sight().book();
         Map<String, Integer> placed = new TreeMap<>();
+        // A third of the ornaments in each tune, another third in the next one.
+        int part = Boolean.getBoolean("wildflourish.long") ? 1 : 3;
         for (int lesson = 0; lesson < start.lessons().size(); lesson++) {
             int index = lesson;
             inWindow(() -> {
@@ -93,8 +95,12 @@ class PlacingIT extends WindowTest {
             });
             press(KeyCode.HOME);
             Tune tune = sight().tune().orElseThrow();
+            int order = lesson;
             for (Map.Entry<String, NoteId> spot :
                     spots(tune, sight().version().orElseThrow()).entrySet()) {
+                if (order++ % part != 0) {
+                    continue;
+                }
                 walkTo(spot.getValue());
                 press(KeyCode.ENTER);
                 for (int turn = 0; turn < 40 && !here().equals(Optional.of(spot.getKey())); turn++) {
@@ -107,7 +113,7 @@ class PlacingIT extends WindowTest {
         assertThat(placed.keySet())
                 .contains("cut", "long-roll", "turn", "breath-gap", "slide-in", "cran", "turned-triplet");
         assertThat(placed).hasSizeGreaterThan(25);
-        assertThat(placed.get("cut")).isGreaterThan(5);
+        assertThat(placed.get("cut")).isGreaterThan(5 / part);
         saveAndCompare();
         undoAll(start);
     }
