@@ -4,10 +4,13 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import wildflourish.core.problem.Place;
 import wildflourish.core.problem.Problem;
 import wildflourish.core.problem.Severity;
 import wildflourish.core.version.BookItem;
+import wildflourish.core.version.Foreign;
 import wildflourish.core.version.Lesson;
 import wildflourish.core.version.Stair;
 import wildflourish.core.version.Version;
@@ -40,6 +43,10 @@ final class VersionReader {
             }
             if (isChanged || isPlainChanged) {
                 problems.add(alteredProblem(directives, lesson, firstLine, isChanged));
+            }
+            Foreign foreign = directives.version().foreign();
+            if (!foreign.equals(Foreign.NONE)) {
+                problems.add(newerProblem(directives, foreign, firstLine));
             }
             stair.put(directives.stage(), found(directives, text, isChanged || isPlainChanged));
             dropSeparator(items, item);
@@ -77,6 +84,21 @@ final class VersionReader {
                 new Place(firstLine, 1, lesson.tune().title()),
                 what,
                 "Choose in the window: keep the stage as it was saved, or keep the changed notes as a tune of their own.");
+    }
+
+    /** What a newer form of this program has written and this one keeps without understanding it. */
+    private static Problem newerProblem(Directives directives, Foreign foreign, int firstLine) {
+        String words = Stream.concat(
+                        foreign.lines().stream(),
+                        foreign.attributes().values().stream().map(String::strip))
+                .collect(Collectors.joining("”, “"));
+        return new Problem(
+                Severity.NOTE,
+                "newer-words",
+                new Place(firstLine, 1, directives.version().name()),
+                "“" + directives.version().name() + "” has words that this program does not know, “" + words
+                        + "”; they are kept",
+                "A newer form of this program understands them; nothing has to be done.");
     }
 
     private static int lessonNumbered(List<BookItem> items, int number) {

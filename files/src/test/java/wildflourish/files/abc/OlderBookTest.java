@@ -105,7 +105,13 @@ class OlderBookTest {
                 .replace("spot 4 ornament=long-roll times=1", "spot 4 option=long-roll times=1 liked=often")
                 .replace("%%flourish-pin", "%%flourish-wish 3 never=roll\n%%flourish-pin");
         Parsed<Book> read = BookReader.read(later);
-        assertThat(read.problems()).isEmpty();
+        assertThat(read.problems()).singleElement().satisfies(told -> {
+            assertThat(told.code()).isEqualTo("newer-words");
+            assertThat(told.message())
+                    .startsWith("“Leaf” has words that this program does not know")
+                    .contains("wish 3 never=roll", "kind=study", "liked=often")
+                    .endsWith("they are kept");
+        });
         assertThat(BookWriter.write(read.value())).isEqualTo(later);
         Stair changed = worked(read.value());
         String written = written(read.value(), changed);
