@@ -1,5 +1,6 @@
 package wildflourish.core.engraving;
 
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
@@ -10,12 +11,14 @@ import wildflourish.core.plain.HandFrame;
 import wildflourish.core.plain.Needs;
 import wildflourish.core.tune.Note;
 import wildflourish.core.tune.Tune;
+import wildflourish.core.version.Difference;
 import wildflourish.core.version.Playing;
 import wildflourish.core.version.Spot;
 import wildflourish.core.version.Version;
 import wildflourish.core.words.Cautions;
 import wildflourish.core.words.FormWords;
 import wildflourish.core.words.NeedsWords;
+import wildflourish.core.words.StairWords;
 import wildflourish.core.words.Words;
 
 /**
@@ -55,6 +58,36 @@ public final class Handout {
         Handout handout = new Handout(tune, version, paper);
         List<String> cautions = Cautions.full(handout.instrument().family());
         return Engraver.engrave(score, paper, new Engraver.Below(handout.blocks(), cautions));
+    }
+
+    /**
+     * The plain tune, then each of some stages decorated with its key to signs and with what it has over the one before, in words.
+     *
+     * @param stages of the stair, the plainest first; those in which nothing is placed have no page of their own
+     */
+    public static List<Page> ofStages(
+            Tune tune, List<Version> stages, Optional<Instrument> second, Profile profile, Paper paper) {
+        Version foot = stages.get(0);
+        List<Page> pages = new ArrayList<>(of(tune, foot, second, profile, paper));
+        Version before = withoutOrnaments(foot);
+        for (Version stage : stages) {
+            if (!stage.isPlain()) {
+                Handout handout = new Handout(tune, stage, paper);
+                List<String> words = StairWords.of(Difference.between(tune, before, stage), tune);
+                Sketch news = handout.block("What is new", words.isEmpty() ? List.of("Nothing.") : sentences(words));
+                Score score = new Score(tune, Optional.of(stage), Score.Shows.PRINT.withSecond(second), profile);
+                List<String> cautions = Cautions.full(handout.instrument().family());
+                pages.addAll(Engraver.engrave(score, paper, new Engraver.Below(List.of(news), cautions)));
+            }
+            before = stage;
+        }
+        return pages;
+    }
+
+    private static List<String> sentences(List<String> lines) {
+        return lines.stream()
+                .map(line -> line.substring(0, 1).toUpperCase(Locale.ROOT) + line.substring(1) + ".")
+                .toList();
     }
 
     /** For an instrument that nothing has been worked out on yet. */

@@ -18,6 +18,7 @@ import wildflourish.core.engraving.Paper;
 import wildflourish.core.instrument.Instrument;
 import wildflourish.core.ornament.Profile;
 import wildflourish.core.version.Lesson;
+import wildflourish.core.version.Stair;
 import wildflourish.core.version.Version;
 import wildflourish.files.paint.PdfPainter;
 import wildflourish.files.store.BookStore;
@@ -52,6 +53,12 @@ final class HandoutCommand implements Callable<Integer> {
     @Option(names = "--beside", description = "another instrument of the class, whose fingerings stand below")
     private Optional<String> beside = Optional.empty();
 
+    @Option(
+            names = "--stages",
+            description =
+                    "all, or names such as Leaf,Bud: their decorated pages after the plain tune, each with what is new in it")
+    private Optional<String> stages = Optional.empty();
+
     @Option(names = "--paper", description = "a4 or letter")
     private String paper = "a4";
 
@@ -68,11 +75,34 @@ final class HandoutCommand implements Callable<Integer> {
         List<Lesson> lessons = tunes.lessons(err);
         for (Lesson lesson : lessons) {
             Version version = Asked.foot(lesson, asked, school);
-            pages.addAll(Handout.of(lesson.tune(), version, second, Asked.profile(student), sheet));
+            Profile profile = Asked.profile(student);
+            pages.addAll(
+                    stages.isEmpty()
+                            ? Handout.of(lesson.tune(), version, second, profile, sheet)
+                            : Handout.ofStages(lesson.tune(), chosen(lesson, asked), second, profile, sheet));
         }
         String title = lessons.size() == 1 ? lessons.get(0).tune().title() : "Handouts";
         BookStore.writeAside(out, PdfPainter.paint(pages, title, sheet.spaceMillimetres()));
         spec.commandLine().getOut().println("Wrote " + out);
         return Flourish.DONE;
+    }
+
+    /** The stages asked for, the foot of the stair before them. */
+    private List<Version> chosen(Lesson lesson, Instrument asked) {
+        Stair stair = lesson.stairFor(asked)
+                .orElseThrow(() -> new UsageException("“" + lesson.tune().title() + "” has no stair for the "
+                        + asked.name() + "; ./flourish stair lists those there are"));
+        if (stages.orElse("").equals("all")) {
+            return stair.stages();
+        }
+        List<Version> chosen = new ArrayList<>();
+        chosen.add(stair.at(0));
+        for (String name : stages.orElse("").split(",", -1)) {
+            Version stage = Asked.stage(lesson, asked, school, Optional.of(name.strip()));
+            if (!chosen.contains(stage)) {
+                chosen.add(stage);
+            }
+        }
+        return chosen;
     }
 }

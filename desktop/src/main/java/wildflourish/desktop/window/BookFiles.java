@@ -315,6 +315,25 @@ final class BookFiles {
                         paper.spaceMillimetres()));
     }
 
+    /** The plain tune and every stage of the stair in one PDF, each with what is new in it. */
+    void takeAwayStages(Optional<Instrument> second, Paper paper) {
+        Sight sight = desk.sight().get();
+        if (sight.tune().isEmpty() || sight.stair().isEmpty()) {
+            desk.say("There is no tune to take away: open a book first.");
+            return;
+        }
+        Tune tune = sight.tune().get();
+        List<Version> stages = sight.stair().get().stages();
+        String title = "Stages " + tune.title();
+        write(
+                title,
+                "pdf",
+                progress -> PdfPainter.paint(
+                        Handout.ofStages(tune, stages, second, sight.chosen().profile(), paper),
+                        title,
+                        paper.spaceMillimetres()));
+    }
+
     /** The stage in sentences, as a text, for beginners and students who do not see the page. */
     void takeAwaySteps() {
         Sight sight = desk.sight().get();

@@ -129,6 +129,9 @@ final class WindowActions {
         actions.bind(
                 "take-handout",
                 () -> files.takeAwayHandout(desk.sight().get().look().shows().second(), Paper.a4()));
+        actions.bind(
+                "take-stages",
+                () -> files.takeAwayStages(desk.sight().get().look().shows().second(), Paper.a4()));
         actions.bind("take-chart", () -> files.takeAwayChart(ExportForm.PDF, Paper.a4()));
         actions.bind("take-chart-wall", () -> files.takeAwayChart(ExportForm.PDF, Paper.a3()));
         actions.bind("take-chart-svg", () -> files.takeAwayChart(ExportForm.SVG, Paper.a4()));

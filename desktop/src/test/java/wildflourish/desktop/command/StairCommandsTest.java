@@ -7,6 +7,9 @@ import com.fasterxml.jackson.databind.ObjectMapper;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import org.apache.pdfbox.Loader;
+import org.apache.pdfbox.pdmodel.PDDocument;
+import org.apache.pdfbox.text.PDFTextStripper;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 
@@ -118,5 +121,32 @@ class StairCommandsTest extends CommandLineTest {
         assertThat(run("carry", book, "--tune", "1", "--from", "anglo-a", "--to", "fiddle"))
                 .isEqualTo(2);
         assertThat(err.toString()).contains("./flourish stair lists those there are");
+    }
+
+    /** Every stage has its page after the plain tune, and says what is new in it. */
+    @Test
+    void aHandoutHasThePlainTuneAndTheStagesAskedFor() throws IOException {
+        Path all = folder.resolve("all.pdf");
+        assertThat(run("handout", book, "--tune", "1", "--instrument", "whistle-d", "--stages", "all", "--out", all))
+                .isZero();
+        String text = text(all);
+        assertThat(text)
+                .contains("What is new")
+                .contains("Leaf")
+                .contains("Bud")
+                .contains("New: cut on");
+        Path one = folder.resolve("one.pdf");
+        assertThat(run("handout", book, "--tune", "1", "--instrument", "whistle-d", "--stages", "Bud", "--out", one))
+                .isZero();
+        assertThat(text(one)).contains("Bud").doesNotContain("Leaf");
+        assertThat(run("handout", book, "--tune", "1", "--instrument", "whistle-d", "--stages", "Nope", "--out", one))
+                .isEqualTo(2);
+        assertThat(err.toString()).contains("has no version “Nope”");
+    }
+
+    private static String text(Path pdf) throws IOException {
+        try (PDDocument document = Loader.loadPDF(pdf.toFile())) {
+            return new PDFTextStripper().getText(document);
+        }
     }
 }

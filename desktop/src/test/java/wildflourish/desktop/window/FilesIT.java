@@ -34,6 +34,7 @@ class FilesIT extends WindowTest {
                 "pdf",
                 "pdf",
                 "pdf",
+                "pdf",
                 "svg",
                 "png",
                 "png",
