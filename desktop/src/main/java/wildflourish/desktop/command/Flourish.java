@@ -66,13 +66,8 @@ public final class Flourish implements Runnable {
                                                 what fits that note of a tune, and why
               flourish realise FILE --place 3:cut --instrument I
                                                 what sounds and moves, in milliseconds
-              flourish recognise FILE --instrument fiddle
-                                                ornaments in a tune's own text, as placements
-              flourish stair FILE --tune N      the stages: how much, how hard, what each adds
-              flourish compare FILE --instrument I --from Leaf --to Bud
-                                                what one stage has over another
-              flourish carry FILE --from whistle-d --to fiddle
-                                                what a stair becomes on another instrument
+              flourish recognise FILE           ornaments in a tune's own text, as placements
+              flourish stair | compare | carry  stages of a stair; two of them; what it becomes on another instrument
               flourish form FILE                how the tunes are built, what comes back
               flourish needs FILE --instrument flute-d
                                                 notes, hard spots, grade, easiest first
