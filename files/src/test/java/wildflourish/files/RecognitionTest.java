@@ -9,8 +9,10 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
+import wildflourish.core.hand.Scene;
 import wildflourish.core.instrument.Instrument;
 import wildflourish.core.ornament.Profile;
+import wildflourish.core.placing.WhatFits;
 import wildflourish.core.recognition.Recognition;
 import wildflourish.core.tune.Note;
 import wildflourish.core.tune.Tune;
@@ -141,6 +143,24 @@ class RecognitionTest {
         assertThat(again.stairs().get(0).at(1).ornamented())
                 .isEqualTo(recognition.placements().size());
         assertThat(again.tune().manuscript().text()).doesNotContain("~").doesNotContain("{");
+    }
+
+    /** Whatever stays in the text beside it, all that is placed fits in the tune as it then is. */
+    @ParameterizedTest
+    @ValueSource(strings = {"whistle-d", "fiddle", "mandolin", "english-48"})
+    void whatIsPlacedFitsBesideWhatStays(String instrument) {
+        Tune tune = tune("{GAG}~A3 B {c}[AE]2 T[DA]2|{gfgf}TF4 {c}~[A,A]3 B|[DA]2 {G}!turn!A2 ~B4|]\n");
+        Recognition recognition = of(tune, instrument);
+        Tune bare = TuneText.read(OrnamentText.without(tune, recognition.placeable()))
+                .value();
+        Version plain = Version.plain("plain", Playing.usual(bare, Instrument.of(instrument)));
+        Scene scene = Scene.of(bare, plain, Profile.usual());
+        assertThat(recognition.placements()).isNotEmpty().allSatisfy(placement -> {
+            int at = tune.placeOf(placement.span().first()).order();
+            assertThat(WhatFits.verdict(scene, bare.notes().get(at).id(), 1, placement.stack()))
+                    .as(placement.toString())
+                    .hasValueSatisfying(fit -> assertThat(fit.refusals()).isEmpty());
+        });
     }
 
     @Test

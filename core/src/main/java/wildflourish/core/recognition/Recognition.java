@@ -9,6 +9,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.Predicate;
+import java.util.function.UnaryOperator;
 import java.util.stream.Collectors;
 import wildflourish.core.hand.Attempt;
 import wildflourish.core.hand.Made;
@@ -101,7 +102,46 @@ public record Recognition(List<Found> all) {
                     read(note, written, all);
                 }
             }
-            return new Recognition(all);
+            return new Recognition(kept(all));
+        }
+
+        /** Where something stays at a note, the rest is placed only if it fits beside that; else all of it stays. */
+        private List<Found> kept(List<Found> all) {
+            Map<NoteId, List<Found>> byNote =
+                    all.stream().collect(Collectors.groupingBy(Found::note, LinkedHashMap::new, Collectors.toList()));
+            byNote.values()
+                    .removeIf(its -> its.stream().allMatch(each -> each.stack().isPresent())
+                            || its.stream().allMatch(each -> each.stack().isEmpty()));
+            if (byNote.isEmpty()) {
+                return all;
+            }
+            Set<Written> none = Set.of();
+            Scene beside = Scene.of(
+                    mapped(
+                            tune,
+                            note -> without(
+                                    note,
+                                    byNote.containsKey(note.id())
+                                            ? byNote.get(note.id()).stream()
+                                                    .filter(each -> each.stack().isPresent())
+                                                    .map(Found::written)
+                                                    .collect(Collectors.toSet())
+                                            : none)),
+                    version,
+                    scene.profile());
+            Set<NoteId> spoilt = new HashSet<>();
+            byNote.forEach((note, its) -> its.stream()
+                    .flatMap(each -> each.stack().stream())
+                    .reduce((first, last) -> last)
+                    .filter(stack -> WhatFits.verdict(beside, note, 1, stack)
+                            .filter(Fit::fits)
+                            .isEmpty())
+                    .ifPresent(stack -> spoilt.add(note)));
+            return all.stream()
+                    .map(each -> spoilt.contains(each.note())
+                            ? new Found(each.note(), each.written(), Optional.empty(), each.refused())
+                            : each)
+                    .toList();
         }
 
         private boolean soundsChords() {
@@ -237,28 +277,35 @@ public record Recognition(List<Found> all) {
 
         /** The tune without what is written at its notes. */
         private static Tune bare(Tune tune) {
+            return mapped(tune, note -> without(note, Set.copyOf(Written.at(note))));
+        }
+
+        private static Tune mapped(Tune tune, UnaryOperator<Note> each) {
             List<Bar> bars = tune.bars().stream()
-                    .map(bar -> new Bar(
-                            bar.notes().stream().map(Reading::bare).toList(), bar.sides(), bar.ending(), bar.change()))
+                    .map(bar ->
+                            new Bar(bar.notes().stream().map(each).toList(), bar.sides(), bar.ending(), bar.change()))
                     .toList();
             return new Tune(tune.header(), bars, tune.tuplets(), tune.manuscript());
         }
 
-        private static Note bare(Note note) {
-            if (Written.at(note).isEmpty()) {
+        /** A note without some of what is written at it. */
+        private static Note without(Note note, Set<Written> taken) {
+            if (taken.isEmpty()) {
                 return note;
             }
+            Set<Written.Sort> sorts = taken.stream().map(Written::sort).collect(Collectors.toSet());
             Marks marks = note.marks();
-            return note.withPitches(List.of(note.melody()))
-                    .withMarks(new Marks(
-                            Graces.NONE,
-                            marks.decorations().stream()
-                                    .filter(each -> WrittenSign.of(each).isEmpty())
-                                    .toList(),
-                            marks.chordSymbol(),
-                            marks.annotations(),
-                            marks.syllables(),
-                            marks.joins()));
+            Note alone = sorts.contains(Written.Sort.CHORD) ? note.withPitches(List.of(note.melody())) : note;
+            return alone.withMarks(new Marks(
+                    sorts.contains(Written.Sort.SMALL_NOTES) ? Graces.NONE : marks.graces(),
+                    marks.decorations().stream()
+                            .filter(name -> taken.stream()
+                                    .noneMatch(each -> each.decoration().equals(name)))
+                            .toList(),
+                    marks.chordSymbol(),
+                    marks.annotations(),
+                    marks.syllables(),
+                    marks.joins()));
         }
     }
 }

@@ -36,7 +36,7 @@ final class Offers extends VBox {
         static Text of(Sight sight) {
             return new Text(
                     sight.tune().filter(tune -> Recognition.count(tune) > 0),
-                    sight.version().map(version -> Version.plain(version.name(), version.playing())),
+                    sight.version().map(version -> Version.plain("plain", version.playing())),
                     sight.chosen().profile());
         }
     }

@@ -52,7 +52,7 @@ final class RecogniseCommand implements Callable<Integer> {
     @Option(names = "--instrument", description = "the id of an instrument", defaultValue = "whistle-d")
     private String instrument = "whistle-d";
 
-    @Option(names = "--student", description = "learner, steady, fluent or virtuoso")
+    @Option(names = "--student", description = "fluent, steady or learner")
     private Optional<String> student = Optional.empty();
 
     @Option(
