@@ -79,7 +79,7 @@ class ArchitectureTest {
                 .callMethod(System.class, "nanoTime")
                 .orShould()
                 .dependOnClassesThat()
-                .haveFullyQualifiedName("java.util.Random")
+                .haveFullyQualifiedName("Random")
                 .check(ALL);
     }
 

@@ -2,6 +2,7 @@ package wildflourish.files;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -138,7 +139,7 @@ class ButtonSoundTest {
         Tune tune = tune("d2c B2A|G6|");
         Version version = Version.plain("Bud", Playing.usual(tune, Instrument.of("english-48")));
         Span first = new Span(new NoteId(0), new NoteId(3));
-        Version held = version.withLayers(java.util.List.of(Layer.parse("drone@R21", first, Passes.EVERY)));
+        Version held = version.withLayers(List.of(Layer.parse("drone@R21", first, Passes.EVERY)));
         Realisation realisation = Realiser.realise(tune, held, Profile.usual());
         float[] samples = Synth.render(realisation);
         double end = realisation.moments().get(3).endMillis().toDouble();
@@ -178,7 +179,7 @@ class ButtonSoundTest {
         Tune tune = tune("\"G\"G3 B3|\"D\"A3 A3|");
         Version version = Version.plain("Bud", Playing.usual(tune, Instrument.of("box-dg")));
         Span all = new Span(new NoteId(0), new NoteId(3));
-        Version bass = version.withLayers(java.util.List.of(Layer.parse("bass@G/D,D/A", all, Passes.EVERY)));
+        Version bass = version.withLayers(List.of(Layer.parse("bass@G/D,D/A", all, Passes.EVERY)));
         Realisation realisation = Realiser.realise(tune, bass, Profile.usual());
         double quaver = realisation
                 .tempo()

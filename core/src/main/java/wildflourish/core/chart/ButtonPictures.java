@@ -3,6 +3,7 @@ package wildflourish.core.chart;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.regex.Pattern;
 import java.util.stream.Collectors;
 import wildflourish.core.engraving.Drawn;
 import wildflourish.core.engraving.Face;
@@ -103,8 +104,7 @@ final class ButtonPictures {
 
     private static boolean isOf(Bearing.Used used, Button button) {
         return used.key().equals(button.name())
-                || (!button.isSameBothWays()
-                        && used.key().matches(java.util.regex.Pattern.quote(button.name()) + "[pd]"));
+                || (!button.isSameBothWays() && used.key().matches(Pattern.quote(button.name()) + "[pd]"));
     }
 
     /** A ring with the finger; a thick one round the note's own button. */

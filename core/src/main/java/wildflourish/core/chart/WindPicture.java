@@ -1,6 +1,7 @@
 package wildflourish.core.chart;
 
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
 import wildflourish.core.engraving.Drawn;
 import wildflourish.core.engraving.Face;
@@ -60,7 +61,7 @@ final class WindPicture {
         private static Body of(Row row) {
             List<Double> bore = row.read("bore", Body::numbers);
             Body body = new Body(
-                    Head.valueOf(row.text("head").toUpperCase(java.util.Locale.ROOT)),
+                    Head.valueOf(row.text("head").toUpperCase(Locale.ROOT)),
                     bore.get(0),
                     bore.get(1),
                     row.read("holes", Body::numbers),

@@ -1,5 +1,6 @@
 package wildflourish.core.engraving;
 
+import java.util.Arrays;
 import java.util.HashMap;
 import java.util.Map;
 import java.util.Optional;
@@ -52,7 +53,7 @@ public final class GlyphFont {
     }
 
     private static double[] numbers(String text) {
-        return java.util.Arrays.stream(text.split(" ", -1))
+        return Arrays.stream(text.split(" ", -1))
                 .mapToDouble(Double::parseDouble)
                 .toArray();
     }

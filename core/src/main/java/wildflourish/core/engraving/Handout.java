@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.stream.Stream;
+import wildflourish.core.fingering.Habit;
 import wildflourish.core.instrument.Instrument;
 import wildflourish.core.ornament.Profile;
 import wildflourish.core.plain.HandFrame;
@@ -33,11 +34,13 @@ public final class Handout {
 
     private final Tune tune;
     private final Version version;
+    private final Profile profile;
     private final double width;
 
-    private Handout(Tune tune, Version version, Paper paper) {
+    private Handout(Tune tune, Version version, Profile profile, Paper paper) {
         this.tune = tune;
         this.version = version;
+        this.profile = profile;
         this.width = paper.width() - 2 * paper.margin();
     }
 
@@ -55,7 +58,7 @@ public final class Handout {
     public static List<Page> of(Tune tune, Version version, Optional<Instrument> second, Profile profile, Paper paper) {
         Score.Shows shows = Score.Shows.PLAIN.withLetters(true).withSecond(second);
         Score score = new Score(tune, Optional.of(withoutOrnaments(version)), shows, profile);
-        Handout handout = new Handout(tune, version, paper);
+        Handout handout = new Handout(tune, version, profile, paper);
         List<String> cautions = Cautions.full(handout.instrument().family());
         return Engraver.engrave(score, paper, new Engraver.Below(handout.blocks(), cautions));
     }
@@ -72,7 +75,7 @@ public final class Handout {
         Version before = withoutOrnaments(foot);
         for (Version stage : stages) {
             if (!stage.isPlain()) {
-                Handout handout = new Handout(tune, stage, paper);
+                Handout handout = new Handout(tune, stage, profile, paper);
                 List<String> words = StairWords.of(Difference.between(tune, before, stage), tune);
                 Sketch news = handout.block("What is new", words.isEmpty() ? List.of("Nothing.") : sentences(words));
                 Score score = new Score(tune, Optional.of(stage), Score.Shows.PRINT.withSecond(second), profile);
@@ -137,7 +140,7 @@ public final class Handout {
     }
 
     private List<String> hardSpots() {
-        Needs needs = Needs.of(tune, instrument(), version.playing().tempo());
+        Needs needs = Needs.of(tune, instrument(), version.playing().tempo(), Habit.of(profile.otherHand(), tune));
         List<String> hardest = NeedsWords.hardest(needs, tune);
         return hardest.isEmpty()
                 ? List.of("Nothing out of the way.")

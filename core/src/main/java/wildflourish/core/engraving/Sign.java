@@ -3,6 +3,7 @@ package wildflourish.core.engraving;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
 import wildflourish.core.hand.Made;
 import wildflourish.core.ornament.Begin;
@@ -55,7 +56,7 @@ public record Sign(Kind kind, String frame, List<String> elements, List<Integer>
         Ornament ornament = choice.ornament();
         List<String> words =
                 new ArrayList<>(Arrays.asList(ornament.look().sign().split(" ", -1)));
-        Kind kind = Kind.valueOf(words.remove(0).toUpperCase(java.util.Locale.ROOT));
+        Kind kind = Kind.valueOf(words.remove(0).toUpperCase(Locale.ROOT));
         Figure own = figure.orElse(ornament.figures().get(0).figure());
         Ink ink = inkOf(ornament);
         return switch (kind) {

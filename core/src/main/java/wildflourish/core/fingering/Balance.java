@@ -1,6 +1,7 @@
 package wildflourish.core.fingering;
 
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 
 /**
@@ -44,7 +45,7 @@ public record Balance(double millis, boolean isKeyWorked) {
             pasts = pasts.isEmpty() ? next : pasts;
         }
         List<Integer> keys = pasts.stream()
-                .min(java.util.Comparator.comparingDouble(Past::cost))
+                .min(Comparator.comparingDouble(Past::cost))
                 .map(Past::keys)
                 .orElse(List.of());
         List<Balance> all = new ArrayList<>();

@@ -1,5 +1,6 @@
 package wildflourish.core.fingering;
 
+import java.util.HashSet;
 import java.util.Set;
 import wildflourish.core.form.Phrase;
 import wildflourish.core.form.Phrasing;
@@ -26,7 +27,7 @@ public record Habit(double price, Set<NoteId> begins) {
         if (price == 0) {
             return NONE;
         }
-        Set<NoteId> begins = new java.util.HashSet<>();
+        Set<NoteId> begins = new HashSet<>();
         for (Phrase phrase : Phrasing.of(tune).phrases()) {
             tune.bars().subList(phrase.firstBar(), phrase.lastBar() + 1).stream()
                     .flatMap(bar -> bar.notes().stream())

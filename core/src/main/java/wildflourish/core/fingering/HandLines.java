@@ -2,6 +2,7 @@ package wildflourish.core.fingering;
 
 import java.util.ArrayList;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -147,7 +148,7 @@ public record HandLines(
 
         /** Of a finger that lies from one note of a line to another. */
         private static Kept of(int lane, StayingDown.Stay stay, Tune tune) {
-            Set<NoteId> through = new java.util.HashSet<>();
+            Set<NoteId> through = new HashSet<>();
             tune.between(stay.from(), stay.to()).forEach(note -> through.add(note.id()));
             return new Kept(lane, stay.from(), stay.to(), through);
         }

@@ -2,6 +2,7 @@ package wildflourish.core.fingering;
 
 import java.util.ArrayList;
 import java.util.Collections;
+import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -114,7 +115,7 @@ public final class Rolls {
             front = next;
         }
         return front.values().stream()
-                .min(java.util.Comparator.comparingDouble(Step::cost))
+                .min(Comparator.comparingDouble(Step::cost))
                 .map(step -> traced(step, bars.size()))
                 .orElse(new Found(List.of(), Double.POSITIVE_INFINITY));
     }
@@ -130,7 +131,7 @@ public final class Rolls {
     private static Optional<Step> plain(Bar bar, Map<State, Step> front) {
         double cost = bar.isFull() || bar.rolls().isEmpty() ? 0 : RollCosts.of("plain bar");
         return front.values().stream()
-                .min(java.util.Comparator.comparingDouble(Step::cost))
+                .min(Comparator.comparingDouble(Step::cost))
                 .map(step -> new Step(
                         State.FRESH, step.cost() + cost, Optional.of(step), Optional.empty(), Optional.empty()));
     }

@@ -1,5 +1,6 @@
 package wildflourish.core.fingering;
 
+import java.util.ArrayList;
 import java.util.List;
 import java.util.stream.Collectors;
 import wildflourish.core.instrument.Strings;
@@ -23,7 +24,7 @@ public record StringHold(List<Strings.Place> places) {
 
     /** With a second string under or over the melody. */
     StringHold with(Strings.Place second) {
-        List<Strings.Place> all = new java.util.ArrayList<>(List.of(second));
+        List<Strings.Place> all = new ArrayList<>(List.of(second));
         all.addAll(places);
         return new StringHold(all);
     }

@@ -2,6 +2,7 @@ package wildflourish.core.hand;
 
 import java.util.ArrayList;
 import java.util.Collections;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
@@ -296,7 +297,7 @@ public record Attempt(
         boolean isShort = occasion.stack().choices().stream()
                 .flatMap(choice -> choice.ornament().figures().stream())
                 .flatMap(sized -> sized.length().least().stream())
-                .min(java.util.Comparator.naturalOrder())
+                .min(Comparator.naturalOrder())
                 .filter(least -> occasion.lengthWholeNotes().isLessThan(least))
                 .isPresent();
         boolean isPlucked = occasion.playing().instrument().family().isPlucked();
@@ -365,7 +366,7 @@ public record Attempt(
         return limits.stream()
                 .filter(limit -> limit.millis.isPositive())
                 .map(limit -> limit.fastest(beat))
-                .min(java.util.Comparator.comparing(Tempo::beatsPerMinute));
+                .min(Comparator.comparing(Tempo::beatsPerMinute));
     }
 
     /** Milliseconds that the tightest stretch needs; 0 where none does. */
@@ -373,8 +374,7 @@ public record Attempt(
         Fraction beat = occasion.playing().tempo().beatLength();
         return limits.stream()
                 .filter(limit -> limit.millis.isPositive())
-                .min(java.util.Comparator.comparing(
-                        (Limit limit) -> limit.fastest(beat).beatsPerMinute()))
+                .min(Comparator.comparing((Limit limit) -> limit.fastest(beat).beatsPerMinute()))
                 .map(Limit::millis)
                 .orElse(Fraction.ZERO);
     }

@@ -1,6 +1,7 @@
 package wildflourish.core.hand;
 
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.Comparator;
 import java.util.EnumSet;
 import java.util.LinkedHashMap;
@@ -359,7 +360,7 @@ final class ButtonSpot {
             if (note.button().isSameBothWays()) {
                 for (ButtonPitches.Pitches some : pitches.pitches(note.way().key())) {
                     for (ButtonSet set : sets(note, some)) {
-                        List<ButtonWay> walked = java.util.Collections.nCopies(strokes, set.first());
+                        List<ButtonWay> walked = Collections.nCopies(strokes, set.first());
                         all.add(new ButtonFound(set, some.midi(), List.of(), walked, STROKES));
                     }
                 }

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.TreeMap;
 import wildflourish.core.fingering.Rolls;
 import wildflourish.core.form.Harmony;
@@ -234,7 +235,7 @@ final class HandLayers {
 
     /** A closed shape of the chord: on each of the strings the lowest stopped fret that has a note of it; on a banjo the three high ones. */
     private List<WrittenPitch> chord(Tone tone) {
-        var classes = Harmony.given(tune, tone.note().id()).orElse(java.util.Set.of());
+        var classes = Harmony.given(tune, tone.note().id()).orElse(Set.of());
         int longOnes = strings.shortFret().isPresent()
                 ? strings.open().size() - 1
                 : strings.open().size();

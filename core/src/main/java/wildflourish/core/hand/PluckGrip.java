@@ -1,5 +1,6 @@
 package wildflourish.core.hand;
 
+import java.util.ArrayList;
 import java.util.EnumSet;
 import java.util.HashMap;
 import java.util.LinkedHashSet;
@@ -196,7 +197,7 @@ final class PluckGrip implements Hand.Grip {
     }
 
     private boolean isStretch(List<Strings.Place> grasp) {
-        List<Strings.Place> held = new java.util.ArrayList<>(grasp);
+        List<Strings.Place> held = new ArrayList<>(grasp);
         held.addAll(beside(0, grasp.get(0)));
         spot.figure.parts().forEach(part -> held.addAll(hitches.along(grasp, part)));
         for (Strings.Place one : held) {

@@ -1,9 +1,12 @@
 package wildflourish.core.hand;
 
 import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.IntStream;
+import java.util.stream.Stream;
 import wildflourish.core.form.Harmony;
 import wildflourish.core.instrument.PickingHand;
 import wildflourish.core.instrument.Strings;
@@ -186,8 +189,7 @@ final class PluckHitches {
     private boolean lacksBelow(List<Strings.Place> grasp) {
         Strings.Place place = grasp.get(0);
         return spot.figure.parts().stream()
-                .flatMap(part -> java.util.stream.Stream.concat(
-                        part.graces().stream(), java.util.stream.Stream.of(part.landing())))
+                .flatMap(part -> Stream.concat(part.graces().stream(), Stream.of(part.landing())))
                 .filter(target -> target.kind() == Target.Kind.STEP && target.number() < 0)
                 .anyMatch(target -> spot.on(place.string(), spot.step(target.number()), place.position())
                         .isEmpty());
@@ -358,7 +360,7 @@ final class PluckHitches {
         }
         Fraction part = spot.occasion.spanMillis().dividedBy(parts.size());
         int number = spot.number(grasp.get(0).string());
-        long able = java.util.stream.IntStream.rangeClosed(1, PickingHand.FINGERS)
+        long able = IntStream.rangeClosed(1, PickingHand.FINGERS)
                 .filter(finger -> spot.hand.reaches(finger, number))
                 .count();
         return able < 2 && part.isLessThan(again);
@@ -369,7 +371,7 @@ final class PluckHitches {
         return spot.occasion
                 .after()
                 .filter(next -> spot.placesOf(next.melody(), 0).stream()
-                        .noneMatch(place -> java.util.stream.IntStream.rangeClosed(1, PickingHand.FINGERS)
+                        .noneMatch(place -> IntStream.rangeClosed(1, PickingHand.FINGERS)
                                 .anyMatch(finger -> !fingers.contains(finger)
                                         && spot.hand.reaches(finger, spot.number(place.string())))))
                 .isPresent();
@@ -401,7 +403,7 @@ final class PluckHitches {
                 return false;
             }
             Set<Integer> before = last;
-            Set<Integer> able = new java.util.HashSet<>();
+            Set<Integer> able = new HashSet<>();
             for (int finger = 1; finger <= PickingHand.FINGERS; finger++) {
                 boolean follows = i == 0 || before.size() > 1 || !before.contains(finger);
                 if (follows && spot.hand.reaches(finger, number)) {

@@ -1,5 +1,6 @@
 package wildflourish.core.hand;
 
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import wildflourish.core.ornament.Begin;
@@ -38,7 +39,7 @@ public record Sound(List<Voice> voices, Optional<Held> held, Begin begin, String
         if (isSilent() || voices.get(voice).glide().equals(glide)) {
             return this;
         }
-        List<Voice> changed = new java.util.ArrayList<>(voices);
+        List<Voice> changed = new ArrayList<>(voices);
         changed.set(voice, voices.get(voice).with(glide));
         return new Sound(changed, held, begin, by);
     }

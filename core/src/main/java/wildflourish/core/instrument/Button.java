@@ -1,6 +1,7 @@
 package wildflourish.core.instrument;
 
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
 import wildflourish.core.music.FingeredPitch;
 import wildflourish.core.table.Row;
@@ -51,7 +52,7 @@ public record Button(
                 row.text("row"),
                 row.integer("button"),
                 row.read("place", Double::valueOf),
-                row.read("hand", word -> Hand.valueOf(word.toUpperCase(java.util.Locale.ROOT))),
+                row.read("hand", word -> Hand.valueOf(word.toUpperCase(Locale.ROOT))),
                 row.read("press", FingeredPitch::parse),
                 row.read("draw", FingeredPitch::parse),
                 row.text("fingers").chars().mapToObj(digit -> digit - '0').toList(),

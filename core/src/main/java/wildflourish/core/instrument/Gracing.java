@@ -2,6 +2,7 @@ package wildflourish.core.instrument;
 
 import java.util.HashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import wildflourish.core.music.FingeredPitch;
@@ -85,7 +86,7 @@ public record Gracing(
     }
 
     private static NoCut noCut(String word) {
-        return NoCut.valueOf(word.toUpperCase(java.util.Locale.ROOT).replace('-', '_'));
+        return NoCut.valueOf(word.toUpperCase(Locale.ROOT).replace('-', '_'));
     }
 
     private static List<List<Integer>> orders(Row row, String column) {

@@ -1,6 +1,7 @@
 package wildflourish.core.instrument;
 
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -366,7 +367,7 @@ public final class Instrument {
     private Optional<ChartRow> nearest(Fingering fingering, Breath breath) {
         return chart().stream()
                 .filter(row -> row.breath() == breath)
-                .min(java.util.Comparator.comparingInt(row -> row.usual().fingersTo(fingering)));
+                .min(Comparator.comparingInt(row -> row.usual().fingersTo(fingering)));
     }
 
     /**
@@ -387,7 +388,7 @@ public final class Instrument {
         return chart().stream()
                 .filter(row -> row.breath() == breath
                         && row.usual().with(1, Hole.CLOSED).firstOpen() == hole)
-                .max(java.util.Comparator.comparingLong(row ->
+                .max(Comparator.comparingLong(row ->
                         row.usual().holes().stream().filter(Hole.OPEN::equals).count()))
                 .map(ChartRow::pitch);
     }

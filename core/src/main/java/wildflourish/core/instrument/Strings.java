@@ -1,6 +1,7 @@
 package wildflourish.core.instrument;
 
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
@@ -173,7 +174,7 @@ public record Strings(
                 }
             }
         }
-        places.sort(java.util.Comparator.comparing(place -> !place.isOpen()));
+        places.sort(Comparator.comparing(place -> !place.isOpen()));
         return List.copyOf(places);
     }
 

@@ -1,6 +1,7 @@
 package wildflourish.core.line;
 
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import java.util.stream.IntStream;
@@ -189,7 +190,7 @@ public final class AddedBars {
                 .filter(midi -> Math.floorMod(midi, OCTAVE) == tonic)
                 .mapToObj(key::spelled)
                 .filter(pitch -> instrument.has(pitch) && instrument.has(key.spelled(pitch.midi() + OCTAVE)))
-                .min(java.util.Comparator.comparingInt((WrittenPitch pitch) -> Math.abs(pitch.midi() - last))
+                .min(Comparator.comparingInt((WrittenPitch pitch) -> Math.abs(pitch.midi() - last))
                         .thenComparingInt(WrittenPitch::midi));
     }
 

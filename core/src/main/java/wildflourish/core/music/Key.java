@@ -1,6 +1,9 @@
 package wildflourish.core.music;
 
+import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.EnumMap;
+import java.util.List;
 import java.util.Map;
 
 /**
@@ -28,7 +31,7 @@ public record Key(String name, int fifths, Map<Step, Integer> extra, Map<Step, I
 
     /** The key on a tonic: {@code of(E, 0, DORIAN)} has two sharps. Throws IllegalArgumentException past seven signs. */
     public static Key of(Step tonic, int tonicAlter, Mode mode) {
-        int index = java.util.Arrays.asList(SHARPS).indexOf(tonic) - 1;
+        int index = Arrays.asList(SHARPS).indexOf(tonic) - 1;
         int fifths = index + 7 * tonicAlter + mode.fifthsFromMajor();
         String name = new WrittenPitch(tonic, tonicAlter, 4).letter() + " " + mode.word();
         return new Key(name, fifths, Map.of(), Map.of());
@@ -98,12 +101,12 @@ public record Key(String name, int fifths, Map<Step, Integer> extra, Map<Step, I
     }
 
     /** The steps of the plain signature in the order they are drawn. */
-    public java.util.List<Step> signatureSteps() {
-        java.util.List<Step> steps = new java.util.ArrayList<>();
+    public List<Step> signatureSteps() {
+        List<Step> steps = new ArrayList<>();
         for (int i = 0; i < Math.abs(fifths); i++) {
             steps.add(fifths > 0 ? SHARPS[i] : SHARPS[6 - i]);
         }
-        return java.util.List.copyOf(steps);
+        return List.copyOf(steps);
     }
 
     /** How a pitch is written: as a note of the scale, or else with a sharp. */

@@ -1,6 +1,9 @@
 package wildflourish.core.music;
 
+import java.util.Locale;
 import java.util.Map;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
 
 /**
  * A pitch as the tune says it, spelled: ABC {@code D} is D4, middle C is C4. What is fingered for it and what then sounds are other
@@ -27,17 +30,14 @@ public record WrittenPitch(Step step, int alter, int octave) {
 
     /** Reads a name such as {@code F♯4}, {@code F#4}, {@code Bb3} or {@code C♮5}. */
     public static WrittenPitch parse(String name) {
-        java.util.regex.Matcher match = java.util.regex.Pattern.compile("([A-Ga-g])(##|♯♯|♯|#|♭♭|bb|♭|b|♮|)(-?\\d+)")
-                .matcher(name.trim());
+        Matcher match =
+                Pattern.compile("([A-Ga-g])(##|♯♯|♯|#|♭♭|bb|♭|b|♮|)(-?\\d+)").matcher(name.trim());
         if (!match.matches()) {
             throw new IllegalArgumentException("not the name of a pitch such as F♯4: " + name);
         }
         String sign = match.group(2).replace('#', '♯').replace('b', '♭').replace("♮", "");
         int alter = sign.startsWith("♭") ? -sign.length() : sign.length();
-        return of(
-                Step.valueOf(match.group(1).toUpperCase(java.util.Locale.ROOT)),
-                alter,
-                Integer.parseInt(match.group(3)));
+        return of(Step.valueOf(match.group(1).toUpperCase(Locale.ROOT)), alter, Integer.parseInt(match.group(3)));
     }
 
     /** The spelling with a natural or a sharp of a MIDI number (60 is C4). */

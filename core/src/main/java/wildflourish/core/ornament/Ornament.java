@@ -1,6 +1,7 @@
 package wildflourish.core.ornament;
 
 import java.util.ArrayList;
+import java.util.EnumMap;
 import java.util.EnumSet;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -8,6 +9,7 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Collectors;
 import wildflourish.core.instrument.Family;
 import wildflourish.core.music.Fraction;
 import wildflourish.core.table.Row;
@@ -283,7 +285,7 @@ public record Ornament(
     }
 
     private static Map<Family, List<Ornament>> byFamily() {
-        Map<Family, List<Ornament>> map = new java.util.EnumMap<>(Family.class);
+        Map<Family, List<Ornament>> map = new EnumMap<>(Family.class);
         for (Family family : Family.values()) {
             map.put(
                     family,
@@ -317,7 +319,7 @@ public record Ornament(
     private static Sized sized(Row row) {
         Figure.Opening opening = row.read("opening", word -> Figure.Opening.valueOf(word.toUpperCase(Locale.ROOT)));
         return new Sized(
-                row.words("for").stream().map(Ornament::family).collect(java.util.stream.Collectors.toSet()),
+                row.words("for").stream().map(Ornament::family).collect(Collectors.toSet()),
                 row.optional("school").orElse(""),
                 row.read("span", Lengths::parse),
                 row.read("figure", text -> Figure.parse(text, opening)));
@@ -325,7 +327,7 @@ public record Ornament(
 
     private static Ornament ornament(Row row, List<Sized> figures) {
         List<Reason> reasons = new ArrayList<>();
-        Map<Reason, Integer> points = new java.util.EnumMap<>(Reason.class);
+        Map<Reason, Integer> points = new EnumMap<>(Reason.class);
         for (String column : List.of("for", "against")) {
             for (String word : row.words(column)) {
                 String[] halves = word.split(":", 2);

@@ -1,7 +1,9 @@
 package wildflourish.core.ornament;
 
+import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
+import java.util.Locale;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import java.util.stream.Collectors;
@@ -66,7 +68,7 @@ public record Part(
     }
 
     Part withBegin(Begin other, List<Target> before) {
-        List<Target> all = new java.util.ArrayList<>(before);
+        List<Target> all = new ArrayList<>(before);
         all.addAll(graces);
         return new Part(share, all, landing, seconds, other, by, bend);
     }
@@ -92,7 +94,7 @@ public record Part(
                 : "{" + graces.stream().map(Target::toString).collect(Collectors.joining(" ")) + "}";
         String more = seconds.stream().map(each -> "&" + each).collect(Collectors.joining());
         return share + ":" + small + landing + more + "/"
-                + begin.name().toLowerCase(java.util.Locale.ROOT).replace('_', '-')
+                + begin.name().toLowerCase(Locale.ROOT).replace('_', '-')
                 + (by.isEmpty() ? "" : "(" + by + ")")
                 + bend;
     }

@@ -3,6 +3,7 @@ package wildflourish.core.performance;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.TreeMap;
@@ -116,7 +117,7 @@ final class ButtonLanes {
                 .findFirst()
                 .ifPresent(voice -> {
                     String letter = voice.pitch().toString().replaceAll("[0-9].*", "");
-                    String text = voice.lane().equals("bass") ? letter : letter.toLowerCase(java.util.Locale.ROOT);
+                    String text = voice.lane().equals("bass") ? letter : letter.toLowerCase(Locale.ROOT);
                     add(leftHand, moment, Lane.State.SOUNDING, text, !voice.begins());
                 });
     }

@@ -3,6 +3,7 @@ package wildflourish.core.performance;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Optional;
 import wildflourish.core.fingering.HandLines;
 import wildflourish.core.fingering.HandLines.Touch;
@@ -87,7 +88,7 @@ final class HandLanes {
                 .orElse("");
     }
 
-    private static final java.util.Map<String, HandLines.Stroke> BY_LETTER = java.util.Map.of(
+    private static final Map<String, HandLines.Stroke> BY_LETTER = Map.of(
             "T", HandLines.Stroke.THUMB,
             "I", HandLines.Stroke.INDEX,
             "M", HandLines.Stroke.MIDDLE,

@@ -3,6 +3,7 @@ package wildflourish.core.performance;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.function.Function;
 import wildflourish.core.fingering.HandLines;
 import wildflourish.core.hand.Held;
 import wildflourish.core.instrument.Hole;
@@ -122,7 +123,7 @@ public record Lane(Kind kind, int number, List<Stroke> strokes) {
         };
     }
 
-    private static List<Stroke> states(List<Moment> moments, java.util.function.Function<Held, State> stateOf) {
+    private static List<Stroke> states(List<Moment> moments, Function<Held, State> stateOf) {
         List<Stroke> strokes = new ArrayList<>();
         for (Moment moment : moments) {
             Optional<State> state = moment.held().map(stateOf);

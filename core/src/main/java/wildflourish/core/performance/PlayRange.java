@@ -1,6 +1,7 @@
 package wildflourish.core.performance;
 
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.IntPredicate;
@@ -90,7 +91,7 @@ public record PlayRange(Fraction startWholeNotes, Fraction endWholeNotes, boolea
         boolean comesBack =
                 last + 1 < bars.size() && part.has(bars.get(last + 1).played().bar());
         if (!comesBack) {
-            return java.util.Collections.nCopies(rounds, whole);
+            return Collections.nCopies(rounds, whole);
         }
         Fraction end = bars.get(last + 1).startWholeNotes();
         int back = bars.get(last + 1).played().bar();

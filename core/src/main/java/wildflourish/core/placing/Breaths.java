@@ -1,6 +1,7 @@
 package wildflourish.core.placing;
 
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -80,8 +81,7 @@ public final class Breaths {
     /** The longest of them; empty for an instrument whose player need not breathe for it. */
     public static Optional<Stretch> longest(Line line, Version version) {
         return of(version.playing().instrument().family())
-                .flatMap(span ->
-                        stretches(line, version).stream().max(java.util.Comparator.comparing(Stretch::seconds)));
+                .flatMap(span -> stretches(line, version).stream().max(Comparator.comparing(Stretch::seconds)));
     }
 
     private static boolean isBreath(Tone tone, Version version) {

@@ -1,9 +1,11 @@
 package wildflourish.core.placing;
 
 import java.util.Comparator;
+import java.util.EnumMap;
 import java.util.LinkedHashMap;
 import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Stream;
 import wildflourish.core.form.Phrase;
 import wildflourish.core.hand.Scene;
 import wildflourish.core.music.Tempo;
@@ -22,7 +24,7 @@ public record Load(Map<Phrase, Integer> phrases, Map<Ornament.Kind, Integer> kin
     public static Load of(Scene scene) {
         Map<Phrase, Integer> phrases = new LinkedHashMap<>();
         scene.phrasing().phrases().forEach(phrase -> phrases.put(phrase, 0));
-        Map<Ornament.Kind, Integer> kinds = new java.util.EnumMap<>(Ornament.Kind.class);
+        Map<Ornament.Kind, Integer> kinds = new EnumMap<>(Ornament.Kind.class);
         Optional<Tempo> clean = Optional.empty();
         for (Placement placement : scene.version().spots().values().stream()
                 .flatMap(spot -> spot.first().stream())
@@ -38,8 +40,7 @@ public record Load(Map<Phrase, Integer> phrases, Map<Ornament.Kind, Integer> kin
     }
 
     private static Optional<Tempo> slower(Optional<Tempo> one, Optional<Tempo> other) {
-        return java.util.stream.Stream.concat(one.stream(), other.stream())
-                .min(Comparator.comparing(Tempo::beatsPerMinute));
+        return Stream.concat(one.stream(), other.stream()).min(Comparator.comparing(Tempo::beatsPerMinute));
     }
 
     /** The weight of everything. */

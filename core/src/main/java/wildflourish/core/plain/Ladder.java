@@ -5,6 +5,7 @@ import java.util.Comparator;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Set;
+import wildflourish.core.fingering.Habit;
 import wildflourish.core.instrument.Instrument;
 import wildflourish.core.music.WrittenPitch;
 import wildflourish.core.tune.Tune;
@@ -22,9 +23,18 @@ public final class Ladder {
 
     /** First the easiest; then each time the tune that asks for the fewest new notes, of those the easiest. Tunes with missing notes come last. */
     public static List<Rung> of(List<Tune> tunes, Instrument instrument) {
+        return of(tunes, instrument, 0);
+    }
+
+    /**
+     * The same for a student.
+     *
+     * @param otherHand what it costs the student to finger a note otherwise than before in the phrase, in units of one finger moved
+     */
+    public static List<Rung> of(List<Tune> tunes, Instrument instrument, double otherHand) {
         List<Rung> left = new ArrayList<>();
         for (Tune tune : tunes) {
-            left.add(new Rung(tune, Needs.of(tune, instrument, tune.header().usualTempo()), List.of()));
+            left.add(new Rung(tune, needs(tune, instrument, otherHand), List.of()));
         }
         Set<WrittenPitch> known = new HashSet<>();
         List<Rung> ladder = new ArrayList<>();
@@ -40,6 +50,10 @@ public final class Ladder {
             known.addAll(next.needs.notes().keySet());
         }
         return List.copyOf(ladder);
+    }
+
+    private static Needs needs(Tune tune, Instrument instrument, double otherHand) {
+        return Needs.of(tune, instrument, tune.header().usualTempo(), Habit.of(otherHand, tune));
     }
 
     private static List<WrittenPitch> added(Rung rung, Set<WrittenPitch> known) {

@@ -10,6 +10,7 @@ import java.util.Set;
 import java.util.TreeMap;
 import java.util.TreeSet;
 import wildflourish.core.fingering.FingeringPath;
+import wildflourish.core.fingering.Habit;
 import wildflourish.core.instrument.Breath;
 import wildflourish.core.instrument.ChartRow;
 import wildflourish.core.instrument.Fingering;
@@ -48,7 +49,12 @@ public record Needs(
 
     /** At a tempo, which decides which spots are hard because they are fast. */
     public static Needs of(Tune tune, Instrument instrument, Tempo tempo) {
-        return new Reader(tune, instrument, tempo).read();
+        return of(tune, instrument, tempo, Habit.NONE);
+    }
+
+    /** The same for a student, with the fingerings that student keeps to on holes. */
+    public static Needs of(Tune tune, Instrument instrument, Tempo tempo, Habit habit) {
+        return new Reader(tune, instrument, tempo, habit).read();
     }
 
     /** The notes whose pitch occurs but once. */
@@ -72,11 +78,11 @@ public record Needs(
         private final List<HardSpot> spots = new ArrayList<>();
         private boolean usesSecondRegister;
 
-        Reader(Tune tune, Instrument instrument, Tempo tempo) {
+        Reader(Tune tune, Instrument instrument, Tempo tempo, Habit habit) {
             this.tune = tune;
             this.instrument = instrument;
             this.tempo = tempo;
-            this.path = FingeringPath.of(tune.notes(), instrument, Map.of());
+            this.path = FingeringPath.of(tune.notes(), instrument, Map.of(), habit);
             this.lineSpots = LineSpots.of(tune, instrument, tempo);
         }
 

@@ -1,5 +1,6 @@
 package wildflourish.core.version;
 
+import java.util.Collections;
 import java.util.Set;
 import java.util.TreeSet;
 
@@ -13,7 +14,7 @@ public record Passes(Set<Integer> numbers) {
                 throw new IllegalArgumentException("times through count from 1: " + numbers);
             }
         }
-        numbers = java.util.Collections.unmodifiableSet(new TreeSet<>(numbers));
+        numbers = Collections.unmodifiableSet(new TreeSet<>(numbers));
     }
 
     public static Passes only(int number) {

@@ -2,6 +2,7 @@ package wildflourish.core.version;
 
 import java.util.ArrayList;
 import java.util.Collections;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -34,8 +35,7 @@ public record Version(String name, Playing playing, Map<NoteId, Spot> spots, Lis
         sorted.values().removeIf(Spot::isEmpty);
         spots = Collections.unmodifiableSortedMap(sorted);
         layers = layers.stream()
-                .sorted(java.util.Comparator.comparingInt(
-                        layer -> Layer.Rule.all().indexOf(layer.rule())))
+                .sorted(Comparator.comparingInt(layer -> Layer.Rule.all().indexOf(layer.rule())))
                 .toList();
     }
 

@@ -2,6 +2,7 @@ package wildflourish.core.words;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
 import wildflourish.core.instrument.Family;
 
@@ -23,7 +24,7 @@ public final class Cautions {
     /** For a handout, a line each: hands, breath, ears, mouthpieces and reeds, as the family of instrument has them. */
     public static List<String> full(Family family) {
         List<String> lines = new ArrayList<>();
-        lines.add("Hands: " + HANDS.substring(0, 1).toLowerCase(java.util.Locale.ROOT) + HANDS.substring(1));
+        lines.add("Hands: " + HANDS.substring(0, 1).toLowerCase(Locale.ROOT) + HANDS.substring(1));
         if (family.isBlownByMouth() || family == Family.NINE_NOTE_PIPES) {
             lines.add("Breath: light-headed from blowing? Pause until it has passed.");
             lines.add("Mouthpieces: one player each; cleaned and dried before they are lent.");

@@ -207,7 +207,7 @@ public final class Words {
 
     /** What a stack is called: the names of all its ornaments, the touches first. */
     public static String name(Stack stack) {
-        List<String> names = new java.util.ArrayList<>();
+        List<String> names = new ArrayList<>();
         for (Choice choice : stack.choices()) {
             String school =
                     choice.school().isEmpty() ? "" : " (" + choice.school().replace('-', ' ') + ")";
@@ -398,7 +398,7 @@ public final class Words {
         return String.format(Locale.ROOT, "%d:%02d", seconds / 60, seconds % 60);
     }
 
-    public static String pitches(java.util.List<WrittenPitch> pitches) {
+    public static String pitches(List<WrittenPitch> pitches) {
         return String.join(" ", pitches.stream().map(WrittenPitch::toString).toList());
     }
 

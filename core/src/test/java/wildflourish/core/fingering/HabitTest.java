@@ -16,8 +16,12 @@ import wildflourish.core.Melody;
 import wildflourish.core.instrument.ChartRow;
 import wildflourish.core.instrument.Fingering;
 import wildflourish.core.instrument.Instrument;
+import wildflourish.core.music.Fraction;
+import wildflourish.core.music.Tempo;
 import wildflourish.core.music.WrittenPitch;
 import wildflourish.core.ornament.Profile;
+import wildflourish.core.plain.HardSpot;
+import wildflourish.core.plain.Needs;
 import wildflourish.core.tune.Note;
 import wildflourish.core.tune.NoteId;
 import wildflourish.core.tune.Tune;
@@ -42,6 +46,24 @@ class HabitTest {
     void aBeginnerLearnsOneFingeringOfCNaturalWhereAFluentPlayerUsesTwo() {
         assertThat(handsOf(BOTH_WAYS, "C5", WHISTLE, Profile.usual())).hasSize(2);
         assertThat(handsOf(BOTH_WAYS, "C5", WHISTLE, Profile.of("learner"))).hasSize(1);
+    }
+
+    private static List<HardSpot.Kind> hardDs(Tune tune, Profile profile) {
+        Tempo quick = new Tempo(Fraction.of(100), Fraction.of(1, 2));
+        Needs needs = Needs.of(tune, Instrument.of("whistle-e"), quick, Habit.of(profile.otherHand(), tune));
+        return needs.spots().stream()
+                .filter(spot -> tune.note(spot.at()).melody().toString().equals("D5"))
+                .map(HardSpot::kind)
+                .filter(kind -> kind == HardSpot.Kind.HALF || kind == HardSpot.Kind.CROSS)
+                .toList();
+    }
+
+    /** D natural on a whistle in E, half-closed or crossed: what is said to be hard is what the student does. */
+    @Test
+    void whatIsHardGoesByTheStudentsFingerings() {
+        Tune tune = Melody.reel("G5:1 D5:1 C♯5:1 D5:1 C♯5:1 A♯4:1 A4:1 G♯4:1 |");
+        assertThat(hardDs(tune, Profile.usual())).containsExactlyInAnyOrder(HardSpot.Kind.HALF, HardSpot.Kind.CROSS);
+        assertThat(hardDs(tune, Profile.of("learner"))).containsExactly(HardSpot.Kind.CROSS, HardSpot.Kind.CROSS);
     }
 
     /** What the teacher has pinned stays, and the student then changes as seldom as can be. */

@@ -3,6 +3,7 @@ package wildflourish.core.fingering;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
+import java.util.Collections;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -39,7 +40,7 @@ class RollsTest {
             String[] halves = word.split(":", 2);
             onsets.put(Integer.valueOf(halves[0]), FingeredPitch.parse(halves[1]));
         }
-        List<Set<Integer>> chords = java.util.Collections.nCopies(8, chord);
+        List<Set<Integer>> chords = Collections.nCopies(8, chord);
         return new Rolls.Bar(onsets, chords, StrokeOrder.rolls());
     }
 

@@ -9,7 +9,9 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Random;
+import java.util.Set;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
@@ -233,12 +235,12 @@ class StringPathTest {
         return new Demand(
                 random.nextInt(3),
                 join,
-                isBound ? java.util.Set.of(one.name(strings)) : java.util.Set.of(),
+                isBound ? Set.of(one.name(strings)) : Set.of(),
                 random.nextBoolean(),
                 isPaired ? Map.of(one.name(strings), open) : Map.of(),
-                java.util.Optional.empty(),
+                Optional.empty(),
                 List.of(),
-                java.util.Optional.empty(),
+                Optional.empty(),
                 List.of(Demand.Apart.values()).get(Math.max(0, random.nextInt(6) - 3)),
                 new Demand.Extra(random.nextInt(3) * 0.1, random.nextInt(2) * 0.8, random.nextInt(2) * 0.5));
     }

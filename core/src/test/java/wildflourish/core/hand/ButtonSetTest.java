@@ -6,6 +6,7 @@ import java.io.IOException;
 import java.io.InputStream;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
@@ -194,7 +195,7 @@ class ButtonSetTest {
                 .filter(set -> !set.held().get(0).isStandIn()
                         && set.first().finger()
                                 == set.first().key().button().fingers().get(0))
-                .min(java.util.Comparator.comparingDouble(ButtonSet::cost))
+                .min(Comparator.comparingDouble(ButtonSet::cost))
                 .map(set ->
                         set.held().stream().map(held -> held.way().toString()).collect(Collectors.joining(" ")))
                 .orElse("-");

@@ -3,6 +3,7 @@ package wildflourish.core.instrument;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
+import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
@@ -23,7 +24,7 @@ class WhistleTest {
     /** Common practice, high trust: degrees 1 to 7 cover 6 5 4 3 2 1 0 holes, then six again in the next register. */
     @Test
     void theHomeScaleUncoversOneHoleADegree() {
-        List<Integer> covered = new java.util.ArrayList<>();
+        List<Integer> covered = new ArrayList<>();
         for (String name : List.of("D4", "E4", "F♯4", "G4", "A4", "B4", "C♯5")) {
             covered.add((int) row(name).usual().holes().stream()
                     .filter(hole -> hole == Hole.CLOSED)

@@ -2,7 +2,9 @@ package wildflourish.core.line;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import org.junit.jupiter.api.Test;
 import wildflourish.core.Melody;
 import wildflourish.core.fingering.HandLines;
@@ -129,7 +131,7 @@ class LineTest {
     void aFingerStaysDownThroughANoteThatWasEnteredLater() {
         Tune typed = Melody.reel("G4:1 A4:1 B4:1 A4:1 G4:2 D4:2 |");
         List<Note> notes = typed.notes();
-        List<Note> renumbered = new java.util.ArrayList<>();
+        List<Note> renumbered = new ArrayList<>();
         for (Note note : notes) {
             int number = note.id().number() == 2 ? 90 : note.id().number();
             renumbered.add(new Note(new NoteId(number), note.pitches(), note.duration(), note.marks()));
@@ -146,7 +148,7 @@ class LineTest {
                         fiddle,
                         Schools.usual(fiddle),
                         tune.header().type().session(),
-                        java.util.Map.of())
+                        Map.of())
                 .orElseThrow();
         assertThat(lines.kept()).singleElement().satisfies(kept -> {
             assertThat(kept.covers(new NoteId(90))).isTrue();

@@ -2,6 +2,7 @@ package wildflourish.core.placing;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import org.junit.jupiter.api.DynamicTest;
@@ -183,7 +184,7 @@ class WhatFitsTest {
     void fitsComeBestFirstAndAreStable() {
         Tune tune = Melody.reel("A4:1 G4:2 |");
         List<Fit> fitting = at(tune, 1).fitting();
-        assertThat(fitting).isSortedAccordingTo(java.util.Comparator.comparingInt((Fit fit) -> -fit.rank()));
+        assertThat(fitting).isSortedAccordingTo(Comparator.comparingInt((Fit fit) -> -fit.rank()));
         assertThat(at(tune, 1).fitting().stream().map(Fit::placement))
                 .containsExactlyElementsOf(fitting.stream().map(Fit::placement).toList());
     }

@@ -4,6 +4,8 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import java.util.List;
+import java.util.Optional;
+import java.util.stream.IntStream;
 import org.junit.jupiter.api.Test;
 import wildflourish.core.Melody;
 import wildflourish.core.music.Fraction;
@@ -26,8 +28,7 @@ class FormTest {
     @Test
     void barsAreCountedWithoutPickups() {
         Tune tune = Melody.reel("D4:1 E4:1 |: " + FULL + "| D4:6 D4:1 E4:1 :| F♯4:2 |: " + FULL + "| D4:6 F♯4:2 :|");
-        assertThat(java.util.stream.IntStream.range(0, 6).map(tune.form()::countedNumber))
-                .containsExactly(1, 1, 2, 3, 3, 4);
+        assertThat(IntStream.range(0, 6).map(tune.form()::countedNumber)).containsExactly(1, 1, 2, 3, 3, 4);
         assertThat(tune.form().isPickup(0)).isTrue();
         assertThat(tune.form().isPickup(1)).isFalse();
     }
@@ -78,9 +79,9 @@ class FormTest {
     @Test
     void theKindOfTuneComesFromItsRhythmElseFromItsMetre() {
         var nine = wildflourish.core.music.Metre.of(9, 8);
-        assertThat(TuneType.of(java.util.Optional.of("Slip Jig"), nine).name()).isEqualTo("slip jig");
-        assertThat(TuneType.of(java.util.Optional.empty(), nine).name()).isEqualTo("slip jig");
-        assertThat(TuneType.of(java.util.Optional.of("hornpipe"), wildflourish.core.music.Metre.of(4, 4))
+        assertThat(TuneType.of(Optional.of("Slip Jig"), nine).name()).isEqualTo("slip jig");
+        assertThat(TuneType.of(Optional.empty(), nine).name()).isEqualTo("slip jig");
+        assertThat(TuneType.of(Optional.of("hornpipe"), wildflourish.core.music.Metre.of(4, 4))
                         .relaxed()
                         .beatsPerMinute())
                 .isEqualTo(Fraction.of(55));

@@ -34,6 +34,16 @@ public final class Controls {
         return button;
     }
 
+    /** A button for something that is offered only now and then, and is no action of the window. */
+    public static Button button(String words, String id, String tip, Runnable verb) {
+        Button button = new Button(words);
+        button.setId(id);
+        button.setMinWidth(Region.USE_PREF_SIZE);
+        tip(button, tip);
+        button.setOnAction(event -> verb.run());
+        return button;
+    }
+
     /** A button that stays down while the action is on. */
     public static ToggleButton toggle(Action action) {
         ToggleButton button = new ToggleButton();

@@ -1,6 +1,7 @@
 package wildflourish.desktop.bench;
 
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.Function;
@@ -366,7 +367,7 @@ public final class BenchRoom implements Room {
         for (Step step : Step.values()) {
             adds(
                     actions,
-                    "note-" + step.name().toLowerCase(java.util.Locale.ROOT),
+                    "note-" + step.name().toLowerCase(Locale.ROOT),
                     (editor, note) -> editor.inserted(note, step));
         }
         adds(actions, "add-rest", TuneEditor::insertedRest);

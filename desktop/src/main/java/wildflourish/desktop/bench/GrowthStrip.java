@@ -115,11 +115,11 @@ final class GrowthStrip extends HBox {
         desk.of(Sight::instrument)
                 .subscribe(instrument ->
                         none.setText("The plain tune. Nothing is placed yet for the " + instrument.name() + "."));
-        Button pipes = new Button("Work on the " + PIPES.name());
-        pipes.setId("on-pipes");
-        pipes.setMinWidth(Region.USE_PREF_SIZE);
-        Controls.tip(pipes, "The key of this tune is that of a nine-note chanter");
-        pipes.setOnAction(event -> desk.does(here -> Choosing.instrument(here, PIPES)));
+        Button pipes = Controls.button(
+                "Work on the " + PIPES.name(),
+                "on-pipes",
+                "The key of this tune is that of a nine-note chanter",
+                () -> desk.does(here -> Choosing.instrument(here, PIPES)));
         begin.getChildren()
                 .addAll(
                         none,
@@ -139,13 +139,12 @@ final class GrowthStrip extends HBox {
         begin.setVisible(wanted.stair().isEmpty() && wanted.tune().isPresent());
         carries.getChildren().clear();
         for (Stair other : wanted.others()) {
-            Button button =
-                    new Button("Carry over from the " + other.instrument().name());
-            button.setId("carry-" + other.instrument().id());
-            button.setMinWidth(Region.USE_PREF_SIZE);
-            Controls.tip(button, "Shows what of that stair fits here, before anything is taken over");
-            button.setOnAction(event -> carry.accept(other));
-            carries.getChildren().add(button);
+            carries.getChildren()
+                    .add(Controls.button(
+                            "Carry over from the " + other.instrument().name(),
+                            "carry-" + other.instrument().id(),
+                            "Shows what of that stair fits here, before anything is taken over",
+                            () -> carry.accept(other)));
         }
     }
 

@@ -7,7 +7,6 @@ import javafx.scene.control.Label;
 import javafx.scene.control.TextArea;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
-import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import wildflourish.desktop.action.Controls;
 
@@ -16,29 +15,24 @@ final class OfferRow extends VBox {
     private static final int MOST_ROWS = 9;
 
     private final Label words = new Label();
-    private final Button take = new Button();
     private final TextArea list = new TextArea();
 
     OfferRow(String id, String take, String tip, Runnable verb) {
         setId(id);
         managedProperty().bind(visibleProperty());
         setVisible(false);
-        this.take.setText(take);
-        this.take.setId(id + "-take");
-        Controls.tip(this.take, tip);
-        this.take.setOnAction(event -> {
+        Button takeIt = Controls.button(take, id + "-take", tip, () -> {
             setVisible(false);
             verb.run();
         });
-        Button see = button("See them", id + "-see", "Lists each with what becomes of it, and why", () -> {
+        Button see = Controls.button("See them", id + "-see", "Lists each with what becomes of it, and why", () -> {
             list.setVisible(!list.isVisible());
         });
-        Button leave = button("Not now", id + "-leave", "Nothing changes", () -> setVisible(false));
-        this.take.setMinWidth(Region.USE_PREF_SIZE);
+        Button leave = Controls.button("Not now", id + "-leave", "Nothing changes", () -> setVisible(false));
         words.setWrapText(true);
         words.setMaxWidth(Double.MAX_VALUE);
         HBox.setHgrow(words, Priority.ALWAYS);
-        HBox line = new HBox(words, this.take, see, leave);
+        HBox line = new HBox(words, takeIt, see, leave);
         line.setAlignment(Pos.CENTER_LEFT);
         line.getStyleClass().add("notice");
         list.setId(id + "-list");
@@ -47,15 +41,6 @@ final class OfferRow extends VBox {
         list.setVisible(false);
         list.managedProperty().bind(list.visibleProperty());
         getChildren().addAll(line, list);
-    }
-
-    private static Button button(String words, String id, String tip, Runnable verb) {
-        Button button = new Button(words);
-        button.setId(id);
-        button.setMinWidth(Region.USE_PREF_SIZE);
-        Controls.tip(button, tip);
-        button.setOnAction(event -> verb.run());
-        return button;
     }
 
     /** Offers something, with a line for each thing it would do. */

@@ -1,5 +1,6 @@
 package wildflourish.desktop.bench;
 
+import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import javafx.scene.layout.VBox;
@@ -61,8 +62,7 @@ final class Offers extends VBox {
                 () -> shaped.ifPresent(each -> desk.does(here -> Shapes.take(here, each))));
         getChildren().addAll(written, carry, shape);
         tools.whileIn(rooms, Text::of, this::read);
-        desk.of(sight -> java.util.List.of(sight.lessonIndex(), sight.instrument()))
-                .subscribe(other -> carry.hide());
+        desk.of(sight -> List.of(sight.lessonIndex(), sight.instrument())).subscribe(other -> carry.hide());
         desk.of(Sight::stair).subscribe(other -> shape.hide());
     }
 

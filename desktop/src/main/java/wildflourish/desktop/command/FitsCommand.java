@@ -14,6 +14,7 @@ import picocli.CommandLine.Model.CommandSpec;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Spec;
 import wildflourish.core.fingering.FingeringPath;
+import wildflourish.core.fingering.Habit;
 import wildflourish.core.hand.Attempt;
 import wildflourish.core.hand.HandCost;
 import wildflourish.core.hand.Held;
@@ -157,12 +158,15 @@ final class FitsCommand implements Callable<Integer> {
         if (held.isEmpty()) {
             return 0;
         }
-        Ways ways = Ways.of(question.tune(), question.version());
+        Ways ways = Ways.of(question.tune(), question.version(), question.profile());
         Map<NoteId, Fingering> pins = new LinkedHashMap<>(Ways.pins(question.tune(), question.version()));
         Note first = Question.sounding(question.tune(), question.note());
         pins.put(first.id(), held.get().fingering());
         double with = FingeringPath.of(
-                        question.tune().notes(), question.version().playing().instrument(), pins)
+                        question.tune().notes(),
+                        question.version().playing().instrument(),
+                        pins,
+                        Habit.of(question.profile().otherHand(), question.tune()))
                 .cost();
         return rounded(with - ways.path().cost());
     }

@@ -11,6 +11,7 @@ import picocli.CommandLine.Model.CommandSpec;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Spec;
 import wildflourish.core.instrument.Instrument;
+import wildflourish.core.ornament.Profile;
 import wildflourish.core.plain.Ladder;
 import wildflourish.core.plain.Obstacles;
 import wildflourish.core.tune.Tune;
@@ -35,15 +36,19 @@ final class NeedsCommand implements Callable<Integer> {
             description = "for example whistle-d; any name in the list of ./flourish chart")
     private String instrument = "";
 
+    @Option(names = "--student", description = "fluent, steady or learner: the fingerings the student keeps to")
+    private String student = Profile.usual().id();
+
     @Option(names = "--format", description = "table, json or csv")
     private Listing.Format format = Listing.Format.TABLE;
 
     @Override
     public Integer call() {
         Instrument asked = Asked.instrument(instrument);
+        double otherHand = Asked.profile(student).otherHand();
         List<Map<String, String>> rows = new ArrayList<>();
         List<Tune> all = tunes.read(spec.commandLine().getErr());
-        for (Ladder.Rung rung : Ladder.of(all, asked)) {
+        for (Ladder.Rung rung : Ladder.of(all, asked, otherHand)) {
             Map<String, String> row = new LinkedHashMap<>();
             row.put("tune", rung.tune().header().number() + " " + rung.tune().title());
             row.put("grade", rung.needs().grade().map(NeedsWords::grade).orElse("cannot"));

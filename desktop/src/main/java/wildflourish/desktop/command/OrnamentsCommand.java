@@ -3,6 +3,7 @@ package wildflourish.desktop.command;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.concurrent.Callable;
@@ -129,7 +130,7 @@ final class OrnamentsCommand implements Callable<Integer> {
         row.put("ornament", ornament.id());
         row.put("name", ornament.name());
         row.put("family", maker.family().word());
-        row.put("kind", ornament.kind().name().toLowerCase(java.util.Locale.ROOT));
+        row.put("kind", ornament.kind().name().toLowerCase(Locale.ROOT));
         row.put("stage", Stair.USUAL_NAMES.get(ornament.manner().stage()));
         row.put("weight", ornament.manner().weight());
         row.put("difficulty", ornament.manner().difficulty());
@@ -178,7 +179,7 @@ final class OrnamentsCommand implements Callable<Integer> {
     /** A tune of one note, to look at the note by itself. */
     private static Tune noteAlone(WrittenPitch pitch, int quavers) {
         String octave = pitch.octave() >= 5
-                ? pitch.step().name().toLowerCase(java.util.Locale.ROOT) + "'".repeat(pitch.octave() - 5)
+                ? pitch.step().name().toLowerCase(Locale.ROOT) + "'".repeat(pitch.octave() - 5)
                 : pitch.step().name() + ",".repeat(4 - pitch.octave());
         String sign =
                 pitch.alter() == 0 ? "=" : pitch.alter() > 0 ? "^".repeat(pitch.alter()) : "_".repeat(-pitch.alter());

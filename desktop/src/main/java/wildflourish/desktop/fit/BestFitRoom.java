@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.IntStream;
+import java.util.stream.Stream;
 import javafx.geometry.Pos;
 import javafx.scene.Node;
 import javafx.scene.control.CheckBox;
@@ -228,8 +229,7 @@ public final class BestFitRoom implements Room {
         secondKey.setVisible(hasSecond);
         secondKey.setManaged(hasSecond);
         double best = answer.lies().stream()
-                .flatMap(lie ->
-                        java.util.stream.Stream.concat(java.util.stream.Stream.of(lie.first()), lie.second().stream()))
+                .flatMap(lie -> Stream.concat(Stream.of(lie.first()), lie.second().stream()))
                 .filter(BestFit::isPlayable)
                 .mapToDouble(BestFit::cost)
                 .min()

@@ -8,7 +8,9 @@ import javafx.scene.control.Label;
 import javafx.scene.control.ScrollPane;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
+import wildflourish.core.fingering.Habit;
 import wildflourish.core.instrument.Instrument;
+import wildflourish.core.ornament.Profile;
 import wildflourish.core.plain.BestFit;
 import wildflourish.core.plain.HardSpot;
 import wildflourish.core.plain.Needs;
@@ -109,8 +111,9 @@ final class LookOverPane extends VBox {
                 .get()
                 .version()
                 .orElseGet(() -> Version.plain("plain", Playing.usual(tune.get(), instrument)));
+        Profile student = desk.sight().get().chosen().profile();
         String words = "Looking the tune over";
-        tools.away().work(words, () -> facts(tune.get(), version), facts -> {
+        tools.away().work(words, () -> facts(tune.get(), version, student), facts -> {
             if (asked == shown) {
                 facts.forEach(this::say);
                 tools.away().work(words, () -> lies(tune.get(), instrument), lies -> {
@@ -131,10 +134,10 @@ final class LookOverPane extends VBox {
     }
 
     /** What the tune is and needs. */
-    private List<Said> facts(Tune tune, Version version) {
+    private List<Said> facts(Tune tune, Version version, Profile student) {
         Playing playing = version.playing();
         Instrument instrument = playing.instrument();
-        Needs needs = Needs.of(tune, instrument, playing.tempo());
+        Needs needs = Needs.of(tune, instrument, playing.tempo(), Habit.of(student.otherHand(), tune));
         List<Said> lines = new ArrayList<>();
         lines.add(Said.heading("How it is built"));
         FormWords.of(tune).forEach(line -> lines.add(Said.words(line)));

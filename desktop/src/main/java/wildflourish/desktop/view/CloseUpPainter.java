@@ -3,6 +3,7 @@ package wildflourish.desktop.view;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import java.util.function.DoubleBinaryOperator;
 import java.util.stream.Stream;
 import javafx.scene.canvas.Canvas;
 import javafx.scene.canvas.GraphicsContext;
@@ -211,7 +212,7 @@ final class CloseUpPainter {
         }
     }
 
-    private double bound(java.util.function.DoubleBinaryOperator choose, double start) {
+    private double bound(DoubleBinaryOperator choose, double start) {
         return shown.moments().stream()
                 .flatMap(moment ->
                         Stream.of(0.0, 0.25, 0.5, 0.75, 1.0).flatMap(part -> moment.semitonesInside(part).stream()))

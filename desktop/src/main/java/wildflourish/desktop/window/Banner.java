@@ -9,7 +9,6 @@ import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
-import wildflourish.desktop.action.Controls;
 
 /** Notices below the book bar, each with what can be done about it; never in the way of working on. */
 final class Banner extends VBox {
@@ -53,16 +52,6 @@ final class Banner extends VBox {
         notice.setAlignment(Pos.CENTER_LEFT);
         notice.getStyleClass().add("notice");
         return notice;
-    }
-
-    /** A button of a notice. */
-    static Button button(String words, String id, String tip, Runnable verb) {
-        Button button = new Button(words);
-        button.setId(id);
-        button.setMinWidth(Region.USE_PREF_SIZE);
-        Controls.tip(button, tip);
-        button.setOnAction(event -> verb.run());
-        return button;
     }
 
     void hide(String kind) {

@@ -21,6 +21,7 @@ import wildflourish.core.version.Book;
 import wildflourish.core.version.Version;
 import wildflourish.core.words.Cautions;
 import wildflourish.core.words.Steps;
+import wildflourish.desktop.action.Controls;
 import wildflourish.desktop.chart.ChartRoom;
 import wildflourish.desktop.desk.Desk;
 import wildflourish.desktop.desk.Sight;
@@ -73,7 +74,7 @@ final class BookFiles {
     }
 
     private static Button button(String words, String id, String tip, Runnable verb) {
-        return Banner.button(words, id, tip, verb);
+        return Controls.button(words, id, tip, verb);
     }
 
     private boolean isSaved() {

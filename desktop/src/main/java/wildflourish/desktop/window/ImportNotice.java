@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.function.BiConsumer;
+import java.util.function.Consumer;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import java.util.stream.Collectors;
@@ -17,6 +18,7 @@ import javafx.scene.layout.VBox;
 import wildflourish.core.problem.Problem;
 import wildflourish.core.tune.Tune;
 import wildflourish.core.tune.TuneType;
+import wildflourish.desktop.action.Controls;
 import wildflourish.desktop.desk.Desk;
 import wildflourish.desktop.desk.Sight;
 import wildflourish.desktop.look.Pick;
@@ -61,7 +63,7 @@ final class ImportNotice {
         banner.show(
                 KIND,
                 content,
-                Banner.button(
+                Controls.button(
                         "It is right so",
                         "import-right",
                         "Hides this; the text of the tune can be corrected too (W)",
@@ -121,8 +123,7 @@ final class ImportNotice {
         return label;
     }
 
-    private static Pick pick(
-            String id, String tip, List<String> words, String now, java.util.function.Consumer<String> chose) {
+    private static Pick pick(String id, String tip, List<String> words, String now, Consumer<String> chose) {
         Pick pick = new Pick(id, tip, index -> chose.accept(words.get(index)));
         pick.setAccessibleText(tip);
         pick.show(words, words.indexOf(now));

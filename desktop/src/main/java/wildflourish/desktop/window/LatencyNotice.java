@@ -2,6 +2,7 @@ package wildflourish.desktop.window;
 
 import java.util.Optional;
 import javafx.scene.control.Button;
+import wildflourish.desktop.action.Controls;
 import wildflourish.desktop.desk.Desk;
 import wildflourish.desktop.hearing.Taps;
 import wildflourish.desktop.hearing.Transport;
@@ -28,14 +29,14 @@ final class LatencyNotice {
             return;
         }
         Taps taps = new Taps(beat.get());
-        Button tap = Banner.button(words(taps), "tap", "Press Space with each knock", () -> {});
+        Button tap = Controls.button(words(taps), "tap", "Press Space with each knock", () -> {});
         tap.setOnAction(event -> {
             transport.knocking().ifPresent(taps::tap);
             tap.setText(words(taps));
             taps.latencyMillis().ifPresent(this::found);
         });
-        Button none = Banner.button("No delay", "no-latency", "The note is lit as the device says", () -> found(0));
-        Button leave = Banner.button("Leave it as it is", "leave-latency", "Nothing changes", this::end);
+        Button none = Controls.button("No delay", "no-latency", "The note is lit as the device says", () -> found(0));
+        Button leave = Controls.button("Leave it as it is", "leave-latency", "Nothing changes", this::end);
         banner.show(
                 KIND,
                 "Tap with the knocks you hear: so the program learns how late the sound reaches you. Now it is taken for "

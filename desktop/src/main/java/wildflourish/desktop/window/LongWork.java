@@ -15,6 +15,7 @@ import javafx.scene.control.Label;
 import javafx.scene.control.ProgressBar;
 import javafx.scene.layout.HBox;
 import javafx.util.Duration;
+import wildflourish.desktop.action.Controls;
 import wildflourish.files.abc.Progress;
 
 /** Work that may take a while, away from the window's thread. A notice with its progress and a way to stop appears when it is not done at once. */
@@ -26,7 +27,7 @@ final class LongWork {
     /** Where it does not know how far it is, it moves, and the window with it: so it knows while it is out of sight. */
     private final ProgressBar bar = new ProgressBar(0);
 
-    private final Button stop = Banner.button("Stop", "stop-work", "Nothing changes; the book here stays", () -> {});
+    private final Button stop = Controls.button("Stop", "stop-work", "Nothing changes; the book here stays", () -> {});
     private final HBox notice;
     /** What a notice has been shown of, with its words. */
     private final Map<Task<?>, String> slow = new LinkedHashMap<>();

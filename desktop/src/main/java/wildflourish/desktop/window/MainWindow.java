@@ -23,6 +23,7 @@ import wildflourish.core.engraving.Score;
 import wildflourish.core.version.Change;
 import wildflourish.core.version.Lesson;
 import wildflourish.desktop.action.Actions;
+import wildflourish.desktop.action.Controls;
 import wildflourish.desktop.action.FinderPane;
 import wildflourish.desktop.action.KeyStrokes;
 import wildflourish.desktop.bench.BenchRoom;
@@ -183,7 +184,7 @@ public final class MainWindow extends BorderPane {
     /** The first time ever: three keys that lead to a placed ornament and its sound. */
     private void welcome() {
         if (!habits.isWelcomed()) {
-            Button good = Banner.button("Good", "welcomed", "Hides this for good", () -> {
+            Button good = Controls.button("Good", "welcomed", "Hides this for good", () -> {
                 banner.hide("welcome");
                 habits.rememberWelcome();
             });
@@ -276,12 +277,12 @@ public final class MainWindow extends BorderPane {
                 "altered",
                 "Another program has changed the notes of “" + name
                         + "”, or the tune under it. Both are kept until you choose.",
-                Banner.button(
+                Controls.button(
                         "Keep the stage as saved",
                         "take-saved",
                         "The changed notes are let go",
                         () -> desk.does(here -> AlteredStages.takeSaved(here, altered.get()))),
-                Banner.button(
+                Controls.button(
                         "Keep the changed notes as a tune",
                         "keep-as-tune",
                         "They become a tune of their own at the end",

@@ -8,6 +8,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.Properties;
 import java.util.Set;
@@ -122,7 +123,7 @@ final class Preferences {
     synchronized List<Path> recent() {
         return IntStream.range(0, MOST_RECENT)
                 .mapToObj(i -> values.getProperty("recent." + i))
-                .filter(java.util.Objects::nonNull)
+                .filter(Objects::nonNull)
                 .map(Path::of)
                 .filter(Files::isRegularFile)
                 .toList();

@@ -4,6 +4,7 @@ import java.io.IOException;
 import java.nio.file.Path;
 import java.time.ZoneId;
 import java.time.format.DateTimeFormatter;
+import java.util.Locale;
 import java.util.Optional;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
@@ -12,6 +13,7 @@ import javafx.animation.PauseTransition;
 import javafx.application.Platform;
 import javafx.util.Duration;
 import wildflourish.core.version.Book;
+import wildflourish.desktop.action.Controls;
 import wildflourish.desktop.desk.AlteredStages;
 import wildflourish.desktop.desk.Desk;
 import wildflourish.desktop.desk.Sight;
@@ -25,8 +27,7 @@ final class Safekeeping {
     /** After the last change this long: a kill loses no more than that. */
     private static final double PAUSE_MILLIS = 700;
 
-    private static final DateTimeFormatter TIME =
-            DateTimeFormatter.ofPattern("d MMMM, HH:mm", java.util.Locale.ENGLISH);
+    private static final DateTimeFormatter TIME = DateTimeFormatter.ofPattern("d MMMM, HH:mm", Locale.ENGLISH);
 
     private final Desk desk;
     private final Recovery recovery;
@@ -89,11 +90,11 @@ final class Safekeeping {
         banner.show(
                 "recovered",
                 "Changes of " + when + " were not saved when this book was last open.",
-                Banner.button("Take them", "take-recovered", "They come back, and Undo takes them away again", () -> {
+                Controls.button("Take them", "take-recovered", "They come back, and Undo takes them away again", () -> {
                     banner.hide("recovered");
                     desk.does(here -> AlteredStages.recover(here, kept.book()));
                 }),
-                Banner.button("Let them go", "drop-recovered", "The book stays as it was saved", () -> {
+                Controls.button("Let them go", "drop-recovered", "The book stays as it was saved", () -> {
                     banner.hide("recovered");
                     letGo();
                 }));
@@ -123,7 +124,7 @@ final class Safekeeping {
                     "twice",
                     path.getFileName()
                             + " is open in another window too. Whoever saves second is asked what to do; nothing is overwritten unasked.",
-                    Banner.button("Good", "twice-seen", "Hides this", () -> banner.hide("twice")));
+                    Controls.button("Good", "twice-seen", "Hides this", () -> banner.hide("twice")));
         } else {
             banner.hide("twice");
         }

@@ -1,6 +1,7 @@
 package wildflourish.desktop.window;
 
 import java.util.List;
+import java.util.Locale;
 import javafx.geometry.Pos;
 import javafx.scene.AccessibleRole;
 import javafx.scene.control.Menu;
@@ -82,7 +83,7 @@ final class TopBar extends HBox {
     }
 
     private static Menu group(Actions actions, String group) {
-        Menu menu = new Menu(group.substring(0, 1).toUpperCase(java.util.Locale.ROOT) + group.substring(1));
+        Menu menu = new Menu(group.substring(0, 1).toUpperCase(Locale.ROOT) + group.substring(1));
         menu.getItems().setAll(items(actions, group));
         return menu;
     }

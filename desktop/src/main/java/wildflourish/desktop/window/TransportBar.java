@@ -1,6 +1,7 @@
 package wildflourish.desktop.window;
 
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
 import javafx.geometry.Pos;
 import javafx.scene.control.Button;
@@ -86,7 +87,7 @@ final class TransportBar extends HBox {
 
     private ToggleButton segment(String words, Stretch stretch) {
         ToggleButton segment = new ToggleButton(words);
-        segment.setId("stretch-" + stretch.name().toLowerCase(java.util.Locale.ROOT));
+        segment.setId("stretch-" + stretch.name().toLowerCase(Locale.ROOT));
         segment.setMinWidth(Region.USE_PREF_SIZE);
         Controls.tip(segment, "What the large button and Space play");
         desk.of(sight -> sight.playback().stretch() == stretch).subscribe(segment::setSelected);

@@ -1,6 +1,7 @@
 package wildflourish.desktop.window;
 
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
 import java.util.function.Function;
 import java.util.function.Predicate;
@@ -198,10 +199,7 @@ final class WindowActions {
                 case NONE -> "No fingerings";
             };
             actions.put(Action.of(
-                            ActionRow.of(
-                                    "fingerings-" + each.name().toLowerCase(java.util.Locale.ROOT),
-                                    "fingerings",
-                                    words),
+                            ActionRow.of("fingerings-" + each.name().toLowerCase(Locale.ROOT), "fingerings", words),
                             () -> desk.look(look -> look.withShows(look.shows().withFingerings(each))))
                     .on(desk.of(sight -> sight.look().shows().fingerings() == each)));
         }

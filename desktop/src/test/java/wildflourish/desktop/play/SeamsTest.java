@@ -2,8 +2,10 @@ package wildflourish.desktop.play;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
+import java.util.Optional;
 import java.util.function.Consumer;
 import java.util.stream.IntStream;
 import org.junit.jupiter.api.Test;
@@ -161,7 +163,7 @@ class SeamsTest {
     @Test
     void aMarkIsSetWhereSomethingElseBegins() {
         Realisation realisation = on("whistle-d", Fraction.ONE);
-        List<Stream.Mark> marks = new java.util.ArrayList<>();
+        List<Stream.Mark> marks = new ArrayList<>();
         Consumer<Stream.Mark> taker = marks::add;
         Stream stream = new Stream(
                 new Performance(
@@ -172,7 +174,7 @@ class SeamsTest {
                 taker);
         rendered(stream, 4000);
         assertThat(marks.stream().map(Stream.Mark::wholeNotes))
-                .containsExactly(java.util.Optional.empty(), java.util.Optional.of(0.0), java.util.Optional.empty());
+                .containsExactly(Optional.empty(), Optional.of(0.0), Optional.empty());
         assertThat(stream.isOver()).isTrue();
     }
 }

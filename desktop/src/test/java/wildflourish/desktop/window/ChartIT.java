@@ -8,6 +8,7 @@ import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
 import javafx.geometry.Point2D;
 import javafx.scene.Node;
@@ -185,7 +186,7 @@ class ChartIT extends WindowTest {
             });
             byte[] bytes = Files.readAllBytes(file);
             String begin = new String(bytes, 0, 8, StandardCharsets.ISO_8859_1);
-            assertThat(begin).contains(form.equals("svg") ? "<?xml" : form.toUpperCase(java.util.Locale.ROOT));
+            assertThat(begin).contains(form.equals("svg") ? "<?xml" : form.toUpperCase(Locale.ROOT));
         }
     }
 

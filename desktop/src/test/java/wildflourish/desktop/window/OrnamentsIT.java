@@ -6,6 +6,7 @@ import java.nio.file.Files;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
@@ -93,7 +94,7 @@ class OrnamentsIT extends WindowTest {
         String kind = Ornament.of(ornament, sight().chosen().instrument().family())
                 .kind()
                 .name()
-                .toLowerCase(java.util.Locale.ROOT);
+                .toLowerCase(Locale.ROOT);
         Node fold = inList(each -> ("kind-" + kind).equals(each.getId())).orElseThrow();
         inWindow(() -> {
             ((Button) fold).fire();

@@ -9,6 +9,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.Collectors;
 import javafx.scene.control.Button;
 import javafx.scene.control.CheckBox;
 import javafx.scene.control.Label;
@@ -148,7 +149,7 @@ class PlainIT extends WindowTest {
     private String row(String id) throws Exception {
         return inWindow(() -> fit(id).orElseThrow().getParent().lookupAll(".quiet").stream()
                 .map(each -> ((Label) each).getText())
-                .collect(java.util.stream.Collectors.joining("; ")));
+                .collect(Collectors.joining("; ")));
     }
 
     @Test

@@ -45,7 +45,7 @@ class WritingIT extends WindowTest {
         assertThat(sight().tune().orElseThrow().title()).isEqualTo("Pegs on the Line");
         press(KeyCode.ESCAPE);
         press(KeyCode.ENTER);
-        for (int turn = 0; turn < 20 && !here().equals(java.util.Optional.of("long-roll")); turn++) {
+        for (int turn = 0; turn < 20 && !here().equals(Optional.of("long-roll")); turn++) {
             press(KeyCode.N);
         }
         assertThat(here()).contains("long-roll");

@@ -4,6 +4,7 @@ import java.nio.charset.StandardCharsets;
 import java.security.MessageDigest;
 import java.security.NoSuchAlgorithmException;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.HexFormat;
 import java.util.List;
 import java.util.Map;
@@ -137,7 +138,7 @@ record Directives(int of, int stair, int stage, Version version, Sums sums, int 
     /** Spots in the order of the tune, whatever the order in which its notes were entered. */
     private List<Spot> inOrder(Tune tune) {
         return version.spots().values().stream()
-                .sorted(java.util.Comparator.comparingInt(spot -> count(tune, spot.at())))
+                .sorted(Comparator.comparingInt(spot -> count(tune, spot.at())))
                 .toList();
     }
 

@@ -1,6 +1,8 @@
 package wildflourish.files.abc;
 
+import java.util.Arrays;
 import java.util.EnumMap;
+import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
@@ -106,10 +108,10 @@ public final class Fields {
     static Optional<Metre> metre(String value) {
         String words = value.trim();
         if (words.equals("C")) {
-            return Optional.of(new Metre(java.util.List.of(4), 4, Metre.Look.COMMON));
+            return Optional.of(new Metre(List.of(4), 4, Metre.Look.COMMON));
         }
         if (words.equals("C|")) {
-            return Optional.of(new Metre(java.util.List.of(2), 2, Metre.Look.CUT));
+            return Optional.of(new Metre(List.of(2), 2, Metre.Look.CUT));
         }
         if (words.isEmpty() || words.equalsIgnoreCase("none")) {
             return Optional.of(Metre.FREE);
@@ -119,8 +121,7 @@ public final class Fields {
             return Optional.empty();
         }
         try {
-            java.util.List<Integer> counts = java.util.Arrays.stream(
-                            match.group(1).split("\\+", -1))
+            List<Integer> counts = Arrays.stream(match.group(1).split("\\+", -1))
                     .map(count -> Integer.parseInt(count.trim()))
                     .toList();
             return Optional.of(new Metre(counts, Integer.parseInt(match.group(2)), Metre.Look.NUMBERS));

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.EnumMap;
 import java.util.HashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.regex.Matcher;
@@ -96,9 +97,9 @@ public final class Transposer {
     private String signsMoved(String words) {
         return SIGN.matcher(words).replaceAll(sign -> {
             WrittenPitch old = WrittenPitch.of(
-                    Step.valueOf(sign.group(2).toUpperCase(java.util.Locale.ROOT)), Fields.alterOf(sign.group(1)), 4);
+                    Step.valueOf(sign.group(2).toUpperCase(Locale.ROOT)), Fields.alterOf(sign.group(1)), 4);
             WrittenPitch now = moved(old);
-            return VersionWriter.accidentalText(now.alter()) + now.step().name().toLowerCase(java.util.Locale.ROOT);
+            return VersionWriter.accidentalText(now.alter()) + now.step().name().toLowerCase(Locale.ROOT);
         });
     }
 

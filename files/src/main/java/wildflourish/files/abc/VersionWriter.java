@@ -3,13 +3,16 @@ package wildflourish.files.abc;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.EnumMap;
+import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import java.util.stream.Collectors;
 import wildflourish.core.hand.Attempt;
 import wildflourish.core.hand.Hand;
 import wildflourish.core.hand.Made;
@@ -53,7 +56,7 @@ final class VersionWriter {
     private final Instrument instrument;
     private final Realisation realisation;
     private final Scene scene;
-    private final Map<NoteId, String> replaced = new java.util.HashMap<>();
+    private final Map<NoteId, String> replaced = new HashMap<>();
     private final Map<Step, Integer> outputState = new EnumMap<>(Step.class);
     private final Set<Step> touchedBySmallNotes = new HashSet<>();
     /** Notes that are held as one with the note before: no sign of broken rhythm is left between them. */
@@ -551,7 +554,7 @@ final class VersionWriter {
                 : tone.pitches().stream()
                         .sorted(Comparator.comparingInt(WrittenPitch::midi))
                         .map(this::noteText)
-                        .collect(java.util.stream.Collectors.joining("", "[", "]"));
+                        .collect(Collectors.joining("", "[", "]"));
     }
 
     /** An ornament on one tone of several. */
@@ -660,7 +663,7 @@ final class VersionWriter {
 
     static String letterText(WrittenPitch pitch) {
         String letter = pitch.octave() >= 5
-                ? pitch.step().name().toLowerCase(java.util.Locale.ROOT)
+                ? pitch.step().name().toLowerCase(Locale.ROOT)
                 : pitch.step().name();
         return letter + (pitch.octave() >= 5 ? "'".repeat(pitch.octave() - 5) : ",".repeat(4 - pitch.octave()));
     }

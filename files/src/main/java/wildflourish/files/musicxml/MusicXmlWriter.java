@@ -5,6 +5,7 @@ import java.math.BigDecimal;
 import java.math.BigInteger;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -386,7 +387,7 @@ public final class MusicXmlWriter {
             return written;
         }
         List<WrittenPitch> pitches = new ArrayList<>(note.pitches());
-        java.util.Collections.reverse(pitches);
+        Collections.reverse(pitches);
         for (WrittenPitch pitch : pitches) {
             Note each = MAKE.createNote();
             if (!written.isEmpty()) {

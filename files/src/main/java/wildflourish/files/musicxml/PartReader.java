@@ -5,6 +5,7 @@ import java.math.BigDecimal;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import org.audiveris.proxymusic.Articulations;
@@ -207,13 +208,13 @@ final class PartReader {
                         && written.getNonTraditionalKey().get(i + 1) instanceof BigDecimal alter) {
                     signs.append(' ')
                             .append(AbcNotes.sign(alter.intValue()))
-                            .append(step.name().toLowerCase(java.util.Locale.ROOT));
+                            .append(step.name().toLowerCase(Locale.ROOT));
                 }
             }
             return signs.toString();
         }
         int fifths = Math.max(-7, Math.min(7, written.getFifths().intValue()));
-        String mode = written.getMode() == null ? "major" : written.getMode().toLowerCase(java.util.Locale.ROOT);
+        String mode = written.getMode() == null ? "major" : written.getMode().toLowerCase(Locale.ROOT);
         int tonic = fifths - MODES.getOrDefault(mode, 0);
         boolean isNamed = MODES.containsKey(mode) && tonic >= -7 && tonic <= 7;
         return isNamed ? MAJORS[tonic + 7] + mode.substring(0, 3) : MAJORS[fifths + 7];

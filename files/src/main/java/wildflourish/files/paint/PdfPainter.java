@@ -9,6 +9,7 @@ import java.util.Calendar;
 import java.util.EnumMap;
 import java.util.HashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.TimeZone;
@@ -55,7 +56,7 @@ public final class PdfPainter {
             PDDocumentInformation about = new PDDocumentInformation();
             about.setTitle(title);
             about.setCreator("Wild Flourish");
-            Calendar fixed = Calendar.getInstance(TimeZone.getTimeZone("UTC"), java.util.Locale.ROOT);
+            Calendar fixed = Calendar.getInstance(TimeZone.getTimeZone("UTC"), Locale.ROOT);
             fixed.setTimeInMillis(0);
             about.setCreationDate(fixed);
             document.setDocumentInformation(about);

@@ -2,6 +2,7 @@ package wildflourish.files.abc;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.util.ArrayList;
 import java.util.List;
 import org.junit.jupiter.api.Test;
 import wildflourish.core.ornament.Profile;
@@ -94,7 +95,7 @@ class OlderBookTest {
     }
 
     private static String written(Book book, Stair changed) {
-        List<BookItem> items = new java.util.ArrayList<>(book.items());
+        List<BookItem> items = new ArrayList<>(book.items());
         items.replaceAll(item -> item instanceof Lesson each ? each.with(changed) : item);
         return BookWriter.write(new Book(items));
     }

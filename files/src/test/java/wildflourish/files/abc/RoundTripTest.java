@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.ArrayList;
 import java.util.EnumSet;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.Random;
@@ -145,7 +146,7 @@ class RoundTripTest {
                     assertThat(written.originals())
                             .hasSize(written.tune().notes().size());
                     assertThat(written.originals().values()).allMatch(lesson.tune()::has);
-                    assertThat(new java.util.HashSet<>(written.originals().values()))
+                    assertThat(new HashSet<>(written.originals().values()))
                             .hasSizeGreaterThan(lesson.tune().notes().size() / 2);
                 }
             }

@@ -8,6 +8,7 @@ import java.io.ByteArrayInputStream;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
@@ -336,7 +337,7 @@ class ExporterTest {
                 ImageIO.read(new ByteArrayInputStream(exporter.export(take("F2D2 G2FE|", "cut 0"), ExportForm.PNG)));
         assertThat(image.getWidth()).isEqualTo(122 * 12);
         assertThat(image.getRGB(2, 2) & 0xffffff).isEqualTo(0xffffff);
-        Set<Integer> colours = new java.util.HashSet<>();
+        Set<Integer> colours = new HashSet<>();
         int dark = 0;
         for (int y = 0; y < image.getHeight(); y++) {
             for (int x = 0; x < image.getWidth(); x++) {

@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.io.ByteArrayInputStream;
 import java.util.ArrayList;
+import java.util.HexFormat;
 import java.util.List;
 import javax.sound.midi.MetaMessage;
 import javax.sound.midi.MidiSystem;
@@ -75,7 +76,7 @@ class NotesMidiWriterTest {
         for (int i = 0; i < track.size(); i++) {
             if (track.get(i).getMessage() instanceof MetaMessage meta && meta.getType() >= 0x51) {
                 metas.add(track.get(i).getTick() + " " + Integer.toHexString(meta.getType()) + " "
-                        + java.util.HexFormat.of().formatHex(meta.getData()));
+                        + HexFormat.of().formatHex(meta.getData()));
             }
         }
         // 120 crotchets a minute are 500,000 microseconds each.

@@ -9,7 +9,9 @@ import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.attribute.PosixFilePermissions;
+import java.util.ArrayList;
 import java.util.List;
+import java.util.Random;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import wildflourish.core.version.Book;
@@ -27,7 +29,7 @@ class BookStoreTest {
     }
 
     private static StoredBook withRemark(StoredBook stored, String remark) {
-        List<BookItem> items = new java.util.ArrayList<>(stored.book().items());
+        List<BookItem> items = new ArrayList<>(stored.book().items());
         items.add(new BookItem.Text(remark));
         return stored.with(new Book(items));
     }
@@ -103,7 +105,7 @@ class BookStoreTest {
     @Test
     void bytesThatAreNoTextOpenAndAreKept() throws IOException {
         byte[] noise = new byte[4000];
-        new java.util.Random(1).nextBytes(noise);
+        new Random(1).nextBytes(noise);
         Path path = file("noise.abc", noise);
         var opened = BookStore.open(path);
         assertThat(opened.problems()).isNotEmpty();

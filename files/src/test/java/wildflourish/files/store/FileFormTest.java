@@ -9,6 +9,7 @@ import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
@@ -92,7 +93,7 @@ class FileFormTest {
         StoredBook saved = BookStore.save(opened.with(new Book(items)));
         byte[] now = Files.readAllBytes(saved.path());
         assertThat(now.length).isBetween(bytes.length + 11, bytes.length + 26);
-        assertThat(java.util.Arrays.copyOf(now, bytes.length)).isEqualTo(bytes);
+        assertThat(Arrays.copyOf(now, bytes.length)).isEqualTo(bytes);
     }
 
     private static byte[] mixed() {
