@@ -33,6 +33,7 @@ class ArchitectureTest {
             "placing",
             "recognition",
             "carrying",
+            "arranging",
             "performance",
             "words",
             "sound",

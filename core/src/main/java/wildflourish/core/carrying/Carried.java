@@ -17,6 +17,7 @@ import wildflourish.core.ornament.Stack;
 import wildflourish.core.placing.Fit;
 import wildflourish.core.placing.WhatFits;
 import wildflourish.core.tune.Tune;
+import wildflourish.core.version.Beside;
 import wildflourish.core.version.Layer;
 import wildflourish.core.version.Placement;
 import wildflourish.core.version.Playing;
@@ -102,13 +103,17 @@ public record Carried(Stair stair, List<Move> moves) {
 
         Carried run() {
             List<Version> stages = new ArrayList<>();
+            List<Beside> beside = new ArrayList<>();
             for (int stage = 0; stage < from.stages().size(); stage++) {
                 Version alone = carried(stage);
                 stages.add(stage == 0 ? alone : bearing(alone, stages.get(stage - 1)));
             }
+            for (int i = 0; i < from.beside().size(); i++) {
+                beside.add(from.beside().get(i).with(carried(from.stages().size() + i)));
+            }
+            Stair stair = new Stair(stages, beside, from.times());
             return new Carried(
-                    new Stair(stages),
-                    moves.stream().map(move -> settled(move, stages)).toList());
+                    stair, moves.stream().map(move -> settled(move, stair)).toList());
         }
 
         /** A stage in which all that the one below has is borne: something at least as heavy, else the same. */
@@ -140,8 +145,8 @@ public record Carried(Stair stair, List<Move> moves) {
         }
 
         /** What stands in the end where a placement went. */
-        private Move settled(Move move, List<Version> stages) {
-            Version stage = stages.get(move.stage());
+        private Move settled(Move move, Stair stair) {
+            Version stage = stair.at(move.stage());
             boolean isThere = move.to()
                     .filter(to -> stage.at(to.span().first())
                             .filter(spot -> spot.options().contains(to))

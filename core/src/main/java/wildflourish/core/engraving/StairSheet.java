@@ -87,11 +87,23 @@ public record StairSheet(Page page, List<Row> rows) {
      * @param inHand the stage worked on
      */
     public static StairSheet of(List<Scene> stages, int inHand, NoteId note, Score.Shows shows, Paper paper) {
-        return new Sheet(stages, inHand, shows, paper).laidOut(note);
+        List<Integer> below = IntStream.range(-1, stages.size() - 1).boxed().toList();
+        return of(stages, below, inHand, note, shows, paper);
+    }
+
+    /**
+     * Of versions that need not be stages.
+     *
+     * @param over for each version the index of the one that it is held against; −1 for none
+     */
+    public static StairSheet of(
+            List<Scene> versions, List<Integer> over, int inHand, NoteId note, Score.Shows shows, Paper paper) {
+        return new Sheet(versions, over, inHand, shows, paper).laidOut(note);
     }
 
     private static final class Sheet {
         private final List<Scene> stages;
+        private final List<Integer> over;
         private final int inHand;
         private final Score.Shows shows;
         private final Paper paper;
@@ -102,8 +114,9 @@ public record StairSheet(Page page, List<Row> rows) {
 
         private double y;
 
-        Sheet(List<Scene> stages, int inHand, Score.Shows shows, Paper paper) {
+        Sheet(List<Scene> stages, List<Integer> over, int inHand, Score.Shows shows, Paper paper) {
             this.stages = stages;
+            this.over = over;
             this.inHand = inHand;
             this.shows = shows;
             this.paper = paper;
@@ -247,11 +260,11 @@ public record StairSheet(Page page, List<Row> rows) {
         }
 
         private Optional<Difference> difference(int stage) {
-            return stage == 0
+            return over.get(stage) < 0
                     ? Optional.empty()
                     : Optional.of(Difference.between(
                             stages.get(stage).tune(),
-                            stages.get(stage - 1).version(),
+                            stages.get(over.get(stage)).version(),
                             stages.get(stage).version()));
         }
 

@@ -73,6 +73,11 @@ public record TuneHeader(
         words = List.copyOf(words);
     }
 
+    /** The same with its parts played in another order; in that of the page where none is named. */
+    public TuneHeader inOrder(List<String> names) {
+        return new TuneHeader(number, titles, credits, type, time, key, tempo, words, names, voices);
+    }
+
     public String title() {
         return titles.isEmpty() ? "Untitled tune " + number : titles.get(0);
     }

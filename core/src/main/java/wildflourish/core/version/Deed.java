@@ -34,6 +34,8 @@ public record Deed(Kind kind, String subject, String stage, boolean isClosed) {
         BEGIN_STAIR,
         SHAPE,
         CARRY,
+        BESIDE,
+        AIM,
         TAKE_WRITTEN,
         VOICE,
         RECOVER,

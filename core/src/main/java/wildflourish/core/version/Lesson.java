@@ -31,7 +31,7 @@ public record Lesson(Tune tune, List<Stair> stairs, List<Altered> altered, List<
      * A written-out stage whose notes are no longer what the stage says.
      *
      * @param stair number of the stair
-     * @param stage number of the stage in it
+     * @param stage number of the stage in it, on from the stages that of a version beside them
      * @param saved the stage as it was read, to see whether it has been worked on since
      * @param text the changed text, whole
      */
@@ -86,13 +86,11 @@ public record Lesson(Tune tune, List<Stair> stairs, List<Altered> altered, List<
         int lost = 0;
         List<Stair> followed = new ArrayList<>();
         for (Stair stair : stairs) {
-            List<Version> stages = new ArrayList<>();
-            for (Version stage : stair.stages()) {
-                Version.Followed after = stage.following(tune, carried);
-                stages.add(after.version());
-                lost += after.lost();
-            }
-            followed.add(new Stair(stages));
+            lost += stair.versions().stream()
+                    .mapToInt(version -> version.following(tune, carried).lost())
+                    .sum();
+            followed.add(
+                    stair.withEach(version -> version.following(tune, carried).version()));
         }
         return new Edited(new Lesson(carried, followed, altered), lost);
     }
@@ -103,8 +101,8 @@ public record Lesson(Tune tune, List<Stair> stairs, List<Altered> altered, List<
         return new Lesson(tune, stairs, left, kept);
     }
 
-    /** All stages of all stairs by name, the first stair first. */
+    /** All versions of all stairs, the first stair first, in each the stages first. */
     public List<Version> versions() {
-        return stairs.stream().flatMap(stair -> stair.stages().stream()).toList();
+        return stairs.stream().flatMap(stair -> stair.versions().stream()).toList();
     }
 }

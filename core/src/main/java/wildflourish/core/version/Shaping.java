@@ -26,7 +26,7 @@ public record Shaping(Stair stair, List<Loss> losses) {
         }
         List<Version> changed = new ArrayList<>(stair.stages());
         changed.add(below + 1, stair.at(below).withName(stair.freshName()));
-        return Optional.of(new Shaping(new Stair(changed), List.of()));
+        return Optional.of(new Shaping(stair.withStages(changed), List.of()));
     }
 
     /** Without a stage. Empty where only two are left. */
@@ -36,14 +36,14 @@ public record Shaping(Stair stair, List<Loss> losses) {
         }
         List<Version> changed = new ArrayList<>(stair.stages());
         changed.remove(stage);
-        return Optional.of(settled(tune, stair, new Stair(changed)));
+        return Optional.of(settled(tune, stair, stair.withStages(changed)));
     }
 
     /** With a stage, name, tempo and all, at another place. */
     public static Shaping moved(Tune tune, Stair stair, int from, int to) {
         List<Version> changed = new ArrayList<>(stair.stages());
         changed.add(to, changed.remove(from));
-        return settled(tune, stair, new Stair(changed));
+        return settled(tune, stair, stair.withStages(changed));
     }
 
     /** What stands on a note comes a stage later. Empty where nothing stands there, and where it first stands at the top. */

@@ -168,6 +168,14 @@ public record Version(String name, Playing playing, Map<NoteId, Spot> spots, Lis
                 spots.values().stream().filter(spot -> spot.first().isPresent()).count();
     }
 
+    /** The weights of all ornaments together. */
+    public int weight() {
+        return spots.values().stream()
+                .flatMap(spot -> spot.first().stream())
+                .mapToInt(placement -> placement.stack().weight())
+                .sum();
+    }
+
     public Version withName(String newName) {
         return newName.equals(name) ? this : new Version(newName, playing, spots, layers, foreign);
     }

@@ -24,6 +24,7 @@ import wildflourish.core.version.Version;
 import wildflourish.desktop.action.Action;
 import wildflourish.desktop.action.ActionRow;
 import wildflourish.desktop.action.Actions;
+import wildflourish.desktop.desk.Besides;
 import wildflourish.desktop.desk.Choosing;
 import wildflourish.desktop.desk.Desk;
 import wildflourish.desktop.desk.Everywhere;
@@ -96,8 +97,8 @@ public final class BenchRoom implements Room {
                     isPhrase ? sight.note() : Optional.empty(),
                     sight.stair()
                             .filter(stair -> isStair)
-                            .map(stair -> new ScoreWish.Stages(
-                                    stair.stages(), sight.chosen().stage())));
+                            .map(stair ->
+                                    ScoreWish.Stages.of(stair, sight.chosen().stage())));
         }
 
         ScoreWish wish() {
@@ -273,6 +274,9 @@ public final class BenchRoom implements Room {
         does(actions, "add-stage", Stages::add);
         does(actions, "begin-stair", Stages::begin);
         does(actions, "insert-stage", Shapes::insert);
+        does(actions, "free-version", Besides::free);
+        actions.bind("study-version", isHere, () -> offers.study());
+        actions.bind("aim", isHere, () -> strip.aim());
         actions.bind("remove-stage", isHere, () -> offers.shape(Shapes.withoutStage(desk.here())));
         actions.bind("stage-higher", isHere, () -> offers.shape(Shapes.movedStage(desk.here(), 1)));
         actions.bind("stage-lower", isHere, () -> offers.shape(Shapes.movedStage(desk.here(), -1)));

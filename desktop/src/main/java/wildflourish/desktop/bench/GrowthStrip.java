@@ -23,12 +23,14 @@ import wildflourish.core.instrument.Instrument;
 import wildflourish.core.ornament.Profile;
 import wildflourish.core.placing.Ease;
 import wildflourish.core.tune.Tune;
+import wildflourish.core.version.Beside;
 import wildflourish.core.version.Lesson;
 import wildflourish.core.version.Stair;
 import wildflourish.core.version.Version;
 import wildflourish.core.words.Words;
 import wildflourish.desktop.action.Actions;
 import wildflourish.desktop.action.Controls;
+import wildflourish.desktop.desk.Besides;
 import wildflourish.desktop.desk.Choosing;
 import wildflourish.desktop.desk.Desk;
 import wildflourish.desktop.desk.Sight;
@@ -45,7 +47,9 @@ final class GrowthStrip extends HBox {
     private final Executor soon;
     private final HBox nodes = new HBox();
     private final TextField name = new TextField();
+    private final TextField count = new TextField();
     private final List<Node> shown = new ArrayList<>();
+    private int shownStages;
     private final HBox begin = new HBox();
     private final HBox carries = new HBox();
     private final Consumer<Stair> carry;
@@ -76,30 +80,38 @@ final class GrowthStrip extends HBox {
         nodes.setAlignment(Pos.CENTER_LEFT);
         Button add = Controls.icon(actions.of("add-stage"));
         Button copy = Controls.icon(actions.of("copy-up"));
-        name.setId("stage-name");
+        bindField(name, "stage-name", "Name of this version", this::endNaming);
         name.setPrefColumnCount(12);
-        name.setAccessibleText("Name of this stage");
-        name.setVisible(false);
-        name.managedProperty().bind(name.visibleProperty());
-        name.setOnAction(event -> endNaming(true));
-        name.focusedProperty().addListener((at, before, isFocused) -> {
-            if (!isFocused) {
-                endNaming(true);
-            }
-        });
-        name.setOnKeyPressed(event -> {
-            if (event.getCode() == KeyCode.ESCAPE) {
-                endNaming(false);
-                event.consume();
-            }
-        });
+        bindField(count, "aim-count", "How many ornaments are to be left", this::endCounting);
+        count.setPrefColumnCount(4);
+        count.setPromptText("how many");
         add.managedProperty().bind(add.visibleProperty());
         copy.managedProperty().bind(copy.visibleProperty());
         add.visibleProperty().bind(begin.visibleProperty().not());
         copy.visibleProperty().bind(begin.visibleProperty().not());
         bindBegin(actions);
-        getChildren().addAll(nodes, name, add, copy, begin);
+        getChildren().addAll(nodes, name, count, add, copy, begin);
         desk.of(Wanted::of).subscribe(this::show);
+    }
+
+    /** A field that comes to be typed in, and goes: taken by Enter and by going elsewhere, left by Escape. */
+    private static void bindField(TextField field, String id, String words, Consumer<Boolean> end) {
+        field.setId(id);
+        field.setAccessibleText(words);
+        field.setVisible(false);
+        field.managedProperty().bind(field.visibleProperty());
+        field.setOnAction(event -> end.accept(true));
+        field.focusedProperty().addListener((at, before, isFocused) -> {
+            if (!isFocused) {
+                end.accept(true);
+            }
+        });
+        field.setOnKeyPressed(event -> {
+            if (event.getCode() == KeyCode.ESCAPE) {
+                end.accept(false);
+                event.consume();
+            }
+        });
     }
 
     /** What a tune without a stair for the instrument can begin with. */
@@ -172,16 +184,46 @@ final class GrowthStrip extends HBox {
         }
     }
 
+    /** How many ornaments are to be left, to be typed. */
+    void aim() {
+        Sight sight = desk.sight().get();
+        Optional<Beside> beside =
+                sight.stair().flatMap(stair -> stair.besideAt(sight.chosen().stage()));
+        if (beside.isEmpty()) {
+            desk.does(here -> Besides.aim(here, 0));
+            return;
+        }
+        count.setText(beside.get().aim() == 0 ? "" : String.valueOf(beside.get().aim()));
+        count.setVisible(true);
+        count.requestFocus();
+        count.selectAll();
+    }
+
+    private void endCounting(boolean isTaken) {
+        if (count.isVisible()) {
+            count.setVisible(false);
+            if (isTaken) {
+                desk.does(here -> Besides.aim(here, count.getText()));
+            }
+        }
+    }
+
     private void show(Wanted wanted) {
-        List<Version> stages = wanted.stair().map(Stair::stages).orElse(List.of());
+        List<Version> versions = wanted.stair().map(Stair::versions).orElse(List.of());
+        int stages = wanted.stair().map(stair -> stair.stages().size()).orElse(0);
         showBegin(wanted);
-        if (stages.size() != shown.size()) {
-            rebuild(stages.size());
+        if (versions.size() != shown.size() || stages != shownStages) {
+            rebuild(stages, versions.size());
         }
-        for (int stage = 0; stage < stages.size(); stage++) {
-            shown.get(stage).show(stages.get(stage), stage == wanted.stage());
+        for (int index = 0; index < versions.size(); index++) {
+            int at = index;
+            shown.get(index)
+                    .show(
+                            versions.get(index),
+                            wanted.stair().flatMap(stair -> stair.besideAt(at)),
+                            index == wanted.stage());
         }
-        askEase(wanted, stages);
+        askEase(wanted, versions);
     }
 
     /** How hard each stage is, worked out away from the window's thread; those that are as they were are not worked out again. */
@@ -207,14 +249,15 @@ final class GrowthStrip extends HBox {
         }
     }
 
-    private void rebuild(int count) {
+    private void rebuild(int stages, int count) {
         nodes.getChildren().clear();
         shown.clear();
+        shownStages = stages;
         ToggleGroup group = new ToggleGroup();
         for (int stage = 0; stage < count; stage++) {
             if (stage > 0) {
                 Region stem = new Region();
-                stem.getStyleClass().add("stem");
+                stem.getStyleClass().add(stage < stages ? "stem" : "apart");
                 nodes.getChildren().add(stem);
             }
             Node node = new Node(stage, group);
@@ -223,7 +266,16 @@ final class GrowthStrip extends HBox {
         }
     }
 
-    /** One stage. */
+    private static String kind(Beside beside) {
+        String from = beside.source().isEmpty() ? "" : " (from " + beside.source() + ")";
+        return switch (beside.kind()) {
+            case FREE -> "Free version" + from + " ";
+            case STUDY -> "Study version" + from + " ";
+            case BELOW -> "Below the plain tune" + from + " ";
+        };
+    }
+
+    /** One version. */
     private final class Node extends ToggleButton {
         private final Label title = new Label();
         private final TempoPicture tempo = new TempoPicture();
@@ -256,13 +308,15 @@ final class GrowthStrip extends HBox {
             });
         }
 
-        void show(Version version, boolean isWorkedOn) {
+        void show(Version version, Optional<Beside> beside, boolean isWorkedOn) {
             int count = version.ornamented();
             setSelected(isWorkedOn);
             title.setText(version.name());
             tempo.show(version.playing().tempo(), theme, isWorkedOn);
-            more.setText(count == 0 ? "plain" : count == 1 ? "1 spot" : count + " spots");
-            words = "Stage " + version.name() + ", " + more.getText() + ", "
+            String spots = count == 0 ? "plain" : count == 1 ? "1 spot" : count + " spots";
+            int aim = beside.map(Beside::aim).orElse(0);
+            more.setText(aim == 0 ? spots : spots + " of " + aim);
+            words = beside.map(GrowthStrip::kind).orElse("Stage ") + version.name() + ", " + more.getText() + ", "
                     + Words.tempo(version.playing().tempo());
             setAccessibleText(words);
         }

@@ -17,7 +17,8 @@ final class OfferRow extends VBox {
     private final Label words = new Label();
     private final TextArea list = new TextArea();
 
-    OfferRow(String id, String take, String tip, Runnable verb) {
+    /** {@code others} are further ways to take it. */
+    OfferRow(String id, String take, String tip, Runnable verb, Button... others) {
         setId(id);
         managedProperty().bind(visibleProperty());
         setVisible(false);
@@ -32,7 +33,9 @@ final class OfferRow extends VBox {
         words.setWrapText(true);
         words.setMaxWidth(Double.MAX_VALUE);
         HBox.setHgrow(words, Priority.ALWAYS);
-        HBox line = new HBox(words, takeIt, see, leave);
+        HBox line = new HBox(words, takeIt);
+        line.getChildren().addAll(others);
+        line.getChildren().addAll(see, leave);
         line.setAlignment(Pos.CENTER_LEFT);
         line.getStyleClass().add("notice");
         list.setId(id + "-list");

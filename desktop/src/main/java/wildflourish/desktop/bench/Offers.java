@@ -4,16 +4,20 @@ import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import javafx.scene.layout.VBox;
+import wildflourish.core.arranging.Study;
 import wildflourish.core.carrying.Carried;
 import wildflourish.core.instrument.Instrument;
 import wildflourish.core.ornament.Profile;
 import wildflourish.core.recognition.Recognition;
 import wildflourish.core.tune.Tune;
+import wildflourish.core.version.Beside;
 import wildflourish.core.version.Stair;
 import wildflourish.core.version.Version;
 import wildflourish.core.words.CarriedWords;
 import wildflourish.core.words.RecognitionWords;
 import wildflourish.core.words.StairWords;
+import wildflourish.desktop.action.Controls;
+import wildflourish.desktop.desk.Besides;
 import wildflourish.desktop.desk.Desk;
 import wildflourish.desktop.desk.Shapes;
 import wildflourish.desktop.desk.Sight;
@@ -59,7 +63,12 @@ final class Offers extends VBox {
                 "shape-offer",
                 "Do it",
                 "What is listed is lost from the stages; Undo brings it back",
-                () -> shaped.ifPresent(each -> desk.does(here -> Shapes.take(here, each))));
+                () -> shaped.ifPresent(each -> desk.does(here -> Shapes.take(here, each))),
+                Controls.button(
+                        "Do it, and keep what is lost",
+                        "shape-offer-keep",
+                        "Each stage that would lose something stands beside the stair as it is now, as a free version",
+                        this::shapeAndKeep));
         getChildren().addAll(written, carry, shape);
         tools.whileIn(rooms, Text::of, this::read);
         desk.of(sight -> List.of(sight.lessonIndex(), sight.instrument())).subscribe(other -> carry.hide());
@@ -108,6 +117,33 @@ final class Offers extends VBox {
                 "The stair would lose " + (lost == 1 ? "one placement" : lost + " placements")
                         + " by it, for each stage must bear what the one below has.",
                 StairWords.of(wanted.get().shaping(), tune));
+    }
+
+    /** Works out all that fits, for study, and sets it beside the stair. */
+    void study() {
+        Sight sight = desk.sight().get();
+        if (sight.tune().isEmpty() || sight.version().isEmpty()) {
+            return;
+        }
+        Tune tune = sight.tune().get();
+        Version played = sight.version().get();
+        away.work(
+                "Looking for all that fits",
+                () -> Study.of(tune, played.withName("Study"), sight.chosen().profile()),
+                study -> {
+                    if (desk.sight().get().tune().equals(Optional.of(tune))
+                            && desk.sight().get().instrument().equals(sight.instrument())) {
+                        desk.does(here -> Besides.add(
+                                here,
+                                new Beside(Beside.Kind.STUDY, "all that fits", study),
+                                "All that fits: " + study.ornamented() + " ornaments, to be thinned"));
+                    }
+                });
+    }
+
+    private void shapeAndKeep() {
+        shaped.ifPresent(each -> desk.does(here ->
+                Shapes.keeping(here, each).map(kept -> Shapes.take(here, kept)).orElseGet(() -> Besides.full())));
     }
 
     /** Works out what a stair of another instrument becomes on this one, and offers it. */

@@ -2,12 +2,18 @@ package wildflourish.desktop.command;
 
 import java.io.IOException;
 import java.io.PrintWriter;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.function.Function;
 import wildflourish.core.problem.Parsed;
 import wildflourish.core.problem.Problem;
+import wildflourish.core.version.Book;
+import wildflourish.core.version.BookItem;
 import wildflourish.core.version.Lesson;
+import wildflourish.files.abc.BookWriter;
 import wildflourish.files.store.BookStore;
 import wildflourish.files.store.StoredBook;
 
@@ -45,6 +51,20 @@ final class BookFile {
         } catch (IOException e) {
             throw new UsageException("cannot read: " + e.getMessage());
         }
+    }
+
+    /** Writes tunes with what was made of them to a tunebook that is not there yet. */
+    static void writeNew(Path path, List<Lesson> lessons, PrintWriter err) throws IOException {
+        if (Files.exists(path)) {
+            throw new UsageException(path + " is there already; name another file");
+        }
+        List<BookItem> items = new ArrayList<>();
+        for (Lesson lesson : lessons) {
+            items.add(lesson);
+            items.add(new BookItem.Text("\n\n"));
+        }
+        BookStore.writeAside(path, BookWriter.write(new Book(items)).getBytes(StandardCharsets.UTF_8));
+        err.println("Wrote " + path);
     }
 
     private static void tell(Path path, List<Problem> problems, PrintWriter err) {

@@ -1,8 +1,6 @@
 package wildflourish.desktop.command;
 
 import java.io.IOException;
-import java.nio.charset.StandardCharsets;
-import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
@@ -20,14 +18,10 @@ import wildflourish.core.carrying.Carried;
 import wildflourish.core.instrument.Instrument;
 import wildflourish.core.ornament.Profile;
 import wildflourish.core.tune.Tune;
-import wildflourish.core.version.Book;
-import wildflourish.core.version.BookItem;
 import wildflourish.core.version.Lesson;
 import wildflourish.core.version.Stair;
 import wildflourish.core.words.CarriedWords;
 import wildflourish.core.words.Words;
-import wildflourish.files.abc.BookWriter;
-import wildflourish.files.store.BookStore;
 
 @Command(
         name = "carry",
@@ -63,24 +57,19 @@ final class CarryCommand implements Callable<Integer> {
         Instrument target = Asked.instrument(to);
         Profile profile = Asked.profile(student);
         List<Map<String, Object>> rows = new ArrayList<>();
-        List<BookItem> items = new ArrayList<>();
+        List<Lesson> made = new ArrayList<>();
         for (Lesson lesson : BookFile.lessons(file, choice, spec.commandLine().getErr())) {
             Optional<Stair> stair = lesson.stairFor(source);
             Optional<Carried> carried = stair.map(each -> Carried.of(lesson.tune(), each, target, profile));
-            carried.ifPresent(made -> made.moves().forEach(move -> rows.add(row(lesson.tune(), made, move))));
-            items.add(carried.map(made -> lesson.with(made.stair())).orElse(lesson));
-            items.add(new BookItem.Text("\n\n"));
+            carried.ifPresent(over -> over.moves().forEach(move -> rows.add(row(lesson.tune(), over, move))));
+            made.add(carried.map(over -> lesson.with(over.stair())).orElse(lesson));
         }
         if (rows.isEmpty()) {
             throw new UsageException("no stair of the " + source.name()
                     + " has anything placed there; ./flourish stair lists those there are");
         }
         if (out.isPresent()) {
-            if (Files.exists(out.get())) {
-                throw new UsageException(out.get() + " is there already; name another file");
-            }
-            BookStore.writeAside(out.get(), BookWriter.write(new Book(items)).getBytes(StandardCharsets.UTF_8));
-            spec.commandLine().getErr().println("Wrote " + out.get());
+            BookFile.writeNew(out.get(), made, spec.commandLine().getErr());
         }
         Listing.print(spec.commandLine().getOut(), rows, format);
         return Flourish.DONE;

@@ -81,7 +81,7 @@ final class DemoCommand implements Callable<Integer> {
                 .map(Asked::instrument)
                 .map(lesson::stairFor)
                 .orElseGet(() -> lesson.stairs().stream().findFirst());
-        within("stage", stage, stair.map(each -> each.stages().size()).orElse(1));
+        within("stage", stage, stair.map(each -> each.versions().size()).orElse(1));
     }
 
     private static void within(String what, Optional<Integer> number, int most) {

@@ -25,6 +25,8 @@ import picocli.CommandLine.Model.PositionalParamSpec;
             StairCommand.class,
             CompareCommand.class,
             CarryCommand.class,
+            MixCommand.class,
+            TimesCommand.class,
             FormCommand.class,
             NeedsCommand.class,
             FitCommand.class,
@@ -68,6 +70,7 @@ public final class Flourish implements Runnable {
                                                 what sounds and moves, in milliseconds
               flourish recognise FILE           ornaments in a tune's own text, as placements
               flourish stair | compare | carry  stages of a stair; two of them; what it becomes on another instrument
+              flourish mix | times              phrases of several versions put together; which is played each time through
               flourish form FILE                how the tunes are built, what comes back
               flourish needs FILE --instrument flute-d
                                                 notes, hard spots, grade, easiest first

@@ -21,6 +21,15 @@ final class TunesAsked {
         return lessons(err).stream().map(Lesson::tune).toList();
     }
 
+    /** The one tune that is meant, with what was made of it. */
+    Lesson one(PrintWriter err) {
+        List<Lesson> all = lessons(err);
+        if (all.size() != 1) {
+            throw new UsageException(all.size() + " tunes are meant; name one with --tune");
+        }
+        return all.get(0);
+    }
+
     /** The same with what was made of them. */
     List<Lesson> lessons(PrintWriter err) {
         return BookFile.lessons(file, choice, err);

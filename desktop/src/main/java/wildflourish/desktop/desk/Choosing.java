@@ -26,7 +26,7 @@ public final class Choosing {
 
     public static Outcome stage(Here here, int stage) {
         Sight sight = here.sight();
-        int stages = sight.stair().map(each -> each.stages().size()).orElse(1);
+        int stages = sight.stair().map(each -> each.versions().size()).orElse(1);
         if (stage < 0 || stage >= stages || stage == sight.chosen().stage()) {
             return Outcome.nothing();
         }

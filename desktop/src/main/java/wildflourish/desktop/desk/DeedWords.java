@@ -30,6 +30,8 @@ public final class DeedWords {
             case CARRY -> "carried a stair over to the " + deed.subject();
             case TAKE_WRITTEN -> "took the ornaments in the text of " + deed.subject();
             case VOICE -> "chose the voice " + deed.subject();
+            case BESIDE -> "put the version " + deed.subject() + " beside the stair";
+            case AIM -> "aimed at " + deed.subject() + " ornaments in " + deed.stage();
             case RECOVER -> "brought unsaved changes back";
             case TAKE_SAVED -> "kept " + deed.stage() + " as it was saved";
             case KEEP_AS_TUNE -> "kept the changed notes of " + deed.stage() + " as a tune";

@@ -111,7 +111,7 @@ public final class Desk {
         Optional<Lesson> lesson = lessons.isEmpty() ? Optional.empty() : Optional.of(lessons.get(index));
         Optional<Stair> stair = lesson.map(each -> each.stairFor(chosen.instrument())
                 .orElseGet(() -> Stair.starting(each.tune(), chosen.instrument(), FIRST_STAGES)));
-        int stages = stair.map(each -> each.stages().size()).orElse(1);
+        int stages = stair.map(each -> each.versions().size()).orElse(1);
         int stage = Math.max(0, Math.min(chosen.stage(), stages - 1));
         Optional<NoteId> until = chosen.until()
                 .filter(id -> lesson.map(each -> each.tune().has(id)).orElse(false));

@@ -107,6 +107,13 @@ public final class Here {
         return sight.note().flatMap(note -> sight.version().flatMap(version -> version.at(note)));
     }
 
+    /** Whether the version worked on stands beside the stair. */
+    boolean isBeside() {
+        return sight.stair()
+                .filter(stair -> !stair.isStage(sight.chosen().stage()))
+                .isPresent();
+    }
+
     String stageName() {
         return sight.version().map(Version::name).orElse("");
     }

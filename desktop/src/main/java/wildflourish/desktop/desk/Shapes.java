@@ -1,14 +1,17 @@
 package wildflourish.desktop.desk;
 
+import java.util.List;
 import java.util.Optional;
 import wildflourish.core.placing.Sizes;
 import wildflourish.core.tune.NoteId;
 import wildflourish.core.tune.Tune;
+import wildflourish.core.version.Beside;
 import wildflourish.core.version.Deed;
 import wildflourish.core.version.Placement;
 import wildflourish.core.version.Shaping;
 import wildflourish.core.version.Spot;
 import wildflourish.core.version.Stair;
+import wildflourish.core.version.Version;
 import wildflourish.core.words.Words;
 
 /** The shape of a stair: stages set in, taken out and moved, what is placed coming a stage earlier or later, growing and shrinking where it stands. */
@@ -38,6 +41,9 @@ public final class Shapes {
     public static Outcome insert(Here here) {
         Sight sight = here.sight();
         int stage = sight.chosen().stage();
+        if (here.isBeside()) {
+            return Outcome.said(Besides.NO_STAGE);
+        }
         return sight.stair()
                 .map(stair -> Shaping.inserted(stair, stage)
                         .map(shaping -> take(
@@ -55,6 +61,13 @@ public final class Shapes {
     public static Optional<Shaped> withoutStage(Here here) {
         Sight sight = here.sight();
         int stage = sight.chosen().stage();
+        if (here.isBeside()) {
+            return begun(sight)
+                    .map(stair -> new Shaped(
+                            new Shaping(stair.withoutBeside(stage), List.of()),
+                            stage - 1,
+                            "The version " + here.stageName() + " is taken out"));
+        }
         return begun(sight)
                 .flatMap(stair -> Shaping.without(sight.tune().orElseThrow(), stair, stage))
                 .map(shaping ->
@@ -67,11 +80,30 @@ public final class Shapes {
         int stage = sight.chosen().stage();
         int to = stage + direction;
         return begun(sight)
-                .filter(stair -> to >= 0 && to < stair.stages().size())
+                .filter(stair ->
+                        !here.isBeside() && to >= 0 && to < stair.stages().size())
                 .map(stair -> new Shaped(
                         Shaping.moved(sight.tune().orElseThrow(), stair, stage, to),
                         to,
                         here.stageName() + " stands " + (direction > 0 ? "higher" : "lower") + " in the stair now"));
+    }
+
+    /** The same, but what would be lost stays in free versions beside the stair: each stage that loses something, as it is now. Empty where there is no room for them. */
+    public static Optional<Shaped> keeping(Here here, Shaped shaped) {
+        Stair before = here.sight().stair().orElseThrow();
+        Optional<Stair> kept = Optional.of(shaped.shaping().stair());
+        for (String stage : shaped.shaping().losses().stream()
+                .map(Shaping.Loss::stage)
+                .distinct()
+                .toList()) {
+            Version was = before.named(stage).orElseThrow();
+            kept = kept.flatMap(
+                    stair -> stair.with(new Beside(Beside.Kind.FREE, stage, was.withName(stage + " as it was"))));
+        }
+        return kept.map(stair -> new Shaped(
+                new Shaping(stair, List.of()),
+                shaped.stage(),
+                shaped.words() + "; what the stages had stands beside the stair"));
     }
 
     /** Why there is no new shape. */
@@ -81,7 +113,9 @@ public final class Shapes {
         return Outcome.said(
                 !here.sight().isBegun()
                         ? "No stair is begun yet; place something, or begin one."
-                        : isSmallest ? SMALLEST : "It stands at the end of the stair already.");
+                        : here.isBeside()
+                                ? Besides.NO_STAGE
+                                : isSmallest ? SMALLEST : "It stands at the end of the stair already.");
     }
 
     private static Optional<Stair> begun(Sight sight) {
@@ -102,6 +136,9 @@ public final class Shapes {
         Sight sight = here.sight();
         if (begun(sight).isEmpty() || sight.note().isEmpty()) {
             return Outcome.said(NOTHING);
+        }
+        if (here.isBeside()) {
+            return Outcome.said(Besides.NO_STAGE);
         }
         Tune tune = sight.tune().orElseThrow();
         Stair stair = sight.stair().orElseThrow();

@@ -89,7 +89,7 @@ public record Sight(
     /** The stage worked on. */
     public Optional<Version> version() {
         return stair.map(
-                stages -> stages.at(Math.min(chosen.stage(), stages.stages().size() - 1)));
+                stages -> stages.at(Math.min(chosen.stage(), stages.versions().size() - 1)));
     }
 
     public Optional<NoteId> note() {

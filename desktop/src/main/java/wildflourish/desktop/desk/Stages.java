@@ -62,7 +62,7 @@ public final class Stages {
 
     private static Outcome grown(Here here, Optional<Stair> after, Deed deed, String words) {
         if (after.isEmpty()) {
-            return Outcome.said("A stair has nine stages at most.");
+            return Outcome.said(here.isBeside() ? Besides.NO_STAGE : "A stair has nine stages at most.");
         }
         Sight sight = here.sight();
         int stage = deed.kind() == Deed.Kind.ADD_STAGE
@@ -79,17 +79,15 @@ public final class Stages {
         if (sight.stair().isEmpty() || wanted.equals(here.stageName())) {
             return Outcome.nothing();
         }
-        boolean isTaken = sight.stair().get().stages().stream()
+        boolean isTaken = sight.stair().get().versions().stream()
                 .anyMatch(each -> each.name().equalsIgnoreCase(wanted));
         if (wanted.isEmpty() || wanted.length() > LONGEST_NAME || isTaken) {
             return Outcome.said(
                     isTaken
-                            ? "Another stage is called " + wanted + " already: take another name."
-                            : "A stage has a name of 1 to " + LONGEST_NAME + " letters.");
+                            ? "Another version is called " + wanted + " already: take another name."
+                            : "A version has a name of 1 to " + LONGEST_NAME + " letters.");
         }
-        Stair after = sight.stair()
-                .get()
-                .with(sight.chosen().stage(), sight.version().orElseThrow().withName(wanted));
+        Stair after = sight.stair().get().renamed(sight.chosen().stage(), wanted);
         return Outcome.of(
                 here,
                 after,

@@ -5,6 +5,8 @@ import java.util.List;
 import java.util.Optional;
 import java.util.OptionalInt;
 import java.util.Set;
+import java.util.function.Predicate;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import wildflourish.core.engraving.Drawn;
 import wildflourish.core.engraving.Engraver;
@@ -129,21 +131,52 @@ record PageWish(ScoreWish wish, int width, int height) {
 
     /** All stages of a phrase, as large as the height lets them be. */
     private LaidOut stair(Tune tune, ScoreWish.Stages stages) {
-        List<Scene> scenes = stages.versions().stream()
-                .map(version -> Scene.of(tune, version, wish.profile()))
-                .toList();
-        NoteId at = wish.at().orElseGet(() -> tune.notes().get(0).id());
-        return Stream.iterate(LARGEST_STAIR, pixels -> pixels >= SMALLEST_STAIR, pixels -> pixels - 1)
-                .map(pixels -> stair(scenes, stages.inHand(), at, pixels))
-                .filter(each -> each.page().height() * each.pixels() <= height)
-                .findFirst()
-                .orElseGet(() -> stair(scenes, stages.inHand(), at, SMALLEST_STAIR));
+        LaidOut plain = fitted(tune, stages);
+        Version inHand = stages.versions().get(stages.inHand());
+        return wish.preview()
+                .map(placement -> inHand.with(tune, tried(inHand, placement)))
+                .map(version -> stages.with(version))
+                .map(tried -> stair(scenes(tune, tried), tried, note(tune), plain.pixels()))
+                .map(tried -> paleInHand(tune, plain, tried, stages.inHand()))
+                .orElse(plain);
     }
 
-    private LaidOut stair(List<Scene> scenes, int inHand, NoteId at, int wanted) {
+    /** What is new in the version in hand is pale. */
+    private LaidOut paleInHand(Tune tune, LaidOut plain, LaidOut tried, int inHand) {
+        Predicate<Drawn> isInHand = each -> tried.stair()
+                .flatMap(sheet -> sheet.rowAt(each.mark().box().top()))
+                .filter(row -> row.stage() == inHand)
+                .isPresent();
+        Set<NoteId> dressed = dressed(tune);
+        Set<Drawn> pale =
+                pale(plain, tried.page(), dressed).stream().filter(isInHand).collect(Collectors.toSet());
+        return new LaidOut(tried.page(), plain.pixels(), pale, tried.stair());
+    }
+
+    private List<Scene> scenes(Tune tune, ScoreWish.Stages stages) {
+        return stages.versions().stream()
+                .map(version -> Scene.of(tune, version, wish.profile()))
+                .toList();
+    }
+
+    private NoteId note(Tune tune) {
+        return wish.at().orElseGet(() -> tune.notes().get(0).id());
+    }
+
+    private LaidOut fitted(Tune tune, ScoreWish.Stages stages) {
+        List<Scene> scenes = scenes(tune, stages);
+        NoteId at = note(tune);
+        return Stream.iterate(LARGEST_STAIR, pixels -> pixels >= SMALLEST_STAIR, pixels -> pixels - 1)
+                .map(pixels -> stair(scenes, stages, at, pixels))
+                .filter(each -> each.page().height() * each.pixels() <= height)
+                .findFirst()
+                .orElseGet(() -> stair(scenes, stages, at, SMALLEST_STAIR));
+    }
+
+    private LaidOut stair(List<Scene> scenes, ScoreWish.Stages stages, NoteId at, int wanted) {
         int pixels = Size.of(wanted).pixels();
         Paper endless = Paper.endless((double) width / pixels).onScreen(pixels);
-        StairSheet sheet = StairSheet.of(scenes, inHand, at, wish.shows(), endless);
+        StairSheet sheet = StairSheet.of(scenes, stages.over(), stages.inHand(), at, wish.shows(), endless);
         return new LaidOut(sheet.page(), pixels, Set.of(), Optional.of(sheet));
     }
 
@@ -155,14 +188,21 @@ record PageWish(ScoreWish wish, int width, int height) {
     /** With what might be placed; the marks that come with it are pale. */
     private LaidOut tried(Tune tune, LaidOut plain, Version version) {
         Page page = layOut(tune, Optional.of(version), plain.pixels());
-        Set<Drawn> before = new HashSet<>(plain.page().drawn());
-        Set<NoteId> dressed = new HashSet<>(wish.preview().orElseThrow().span().notes(tune).stream()
+        return new LaidOut(page, plain.pixels(), pale(plain, page, dressed(tune)));
+    }
+
+    /** The notes on which something is tried. */
+    private Set<NoteId> dressed(Tune tune) {
+        return wish.preview().orElseThrow().span().notes(tune).stream()
                 .map(Note::id)
-                .toList());
-        Set<Drawn> pale = new HashSet<>(page.drawn().stream()
+                .collect(Collectors.toSet());
+    }
+
+    private static Set<Drawn> pale(LaidOut plain, Page tried, Set<NoteId> dressed) {
+        Set<Drawn> before = new HashSet<>(plain.page().drawn());
+        return tried.drawn().stream()
                 .filter(each -> !before.contains(each) && isOrnament(each, dressed))
-                .toList());
-        return new LaidOut(page, plain.pixels(), pale);
+                .collect(Collectors.toSet());
     }
 
     private static boolean isOrnament(Drawn drawn, Set<NoteId> notes) {

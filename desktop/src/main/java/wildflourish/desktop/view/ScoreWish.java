@@ -1,5 +1,6 @@
 package wildflourish.desktop.view;
 
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import wildflourish.core.engraving.Score;
@@ -7,6 +8,7 @@ import wildflourish.core.ornament.Profile;
 import wildflourish.core.tune.NoteId;
 import wildflourish.core.tune.Tune;
 import wildflourish.core.version.Placement;
+import wildflourish.core.version.Stair;
 import wildflourish.core.version.Version;
 import wildflourish.desktop.look.Paging;
 import wildflourish.desktop.look.Size;
@@ -32,10 +34,35 @@ public record ScoreWish(
         Optional<NoteId> at,
         Optional<Placement> preview,
         Optional<Stages> stair) {
-    /** The stages of a stair, the plainest first, and which of them is in hand. */
-    public record Stages(List<Version> versions, int inHand) {
+    /**
+     * Versions one over the other, the first at the foot.
+     *
+     * @param over for each the index of the one that it is held against; −1 for none
+     * @param inHand the one worked on
+     */
+    public record Stages(List<Version> versions, List<Integer> over, int inHand) {
         public Stages {
             versions = List.copyOf(versions);
+            over = List.copyOf(over);
+        }
+
+        /** With another in place of the one in hand. */
+        Stages with(Version other) {
+            List<Version> others = new ArrayList<>(versions);
+            others.set(inHand, other);
+            return new Stages(others, over, inHand);
+        }
+
+        /** A stair with what stands beside it: each stage is held against the one below, a version beside them against the one it was made of. */
+        public static Stages of(Stair stair, int inHand) {
+            List<String> names = stair.versions().stream().map(Version::name).toList();
+            List<Integer> over = new ArrayList<>();
+            for (int i = 0; i < names.size(); i++) {
+                over.add(stair.besideAt(i)
+                        .map(beside -> names.indexOf(beside.source()))
+                        .orElse(i - 1));
+            }
+            return new Stages(stair.versions(), over, inHand);
         }
     }
 

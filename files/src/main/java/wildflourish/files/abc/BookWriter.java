@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import wildflourish.core.tune.Tune;
+import wildflourish.core.version.Beside;
 import wildflourish.core.version.Book;
 import wildflourish.core.version.BookItem;
 import wildflourish.core.version.Lesson;
@@ -38,8 +39,15 @@ public final class BookWriter {
 
     /** One version as a tune of its own, without the lines that only this program reads. */
     public static String writeVersion(Tune tune, Version version) {
-        return header(tune, tune.header().number(), version, List.of())
+        return header(tune, tune.header().number(), version.name(), List.of())
                 + VersionWriter.body(tune, version)
+                + lineEnd(tune);
+    }
+
+    /** The plan of a stair as one tune, written out, without the lines that only this program reads. */
+    public static String writeWhole(Tune tune, Stair stair) {
+        return header(tune, tune.header().number(), "times through", List.of()).replaceAll("(?m)^P:.*\\R", "")
+                + TimesText.body(tune, stair, stair.times().orElseThrow())
                 + lineEnd(tune);
     }
 
@@ -58,7 +66,7 @@ public final class BookWriter {
         for (int stair = 0; stair < lesson.stairs().size(); stair++) {
             Stair stages = lesson.stairs().get(stair);
             int number = 0;
-            for (int stage = 0; stage < stages.stages().size(); stage++) {
+            for (int stage = 0; stage < stages.versions().size(); stage++) {
                 int stairNumber = stair;
                 int stageNumber = stage;
                 Version version = stages.at(stage);
@@ -76,8 +84,11 @@ public final class BookWriter {
                     nextNumber++;
                 } else {
                     altered.ifPresent(overtaken::add);
-                    text.append(stage(tune, stair, number, version));
+                    text.append(stage(tune, stair, number, version, stages.besideAt(stage)));
                 }
+            }
+            if (stages.times().isPresent()) {
+                text.append(separator).append(TimesText.write(tune, stages, stair + 1, nextNumber++));
             }
         }
         overtaken.forEach(each -> text.append(separator).append(asOwnTune(each.text(), nextNumber++)));
@@ -98,11 +109,11 @@ public final class BookWriter {
         return next;
     }
 
-    private String stage(Tune tune, int stair, int number, Version version) {
+    private String stage(Tune tune, int stair, int number, Version version, Optional<Beside> beside) {
         String body = VersionWriter.body(tune, version);
         Directives.Sums sums = new Directives.Sums(Directives.plainSum(tune), Directives.sum(body));
-        Directives directives = new Directives(tune.header().number(), stair + 1, number, version, sums);
-        return header(tune, nextNumber++, version, directives.lines(tune)) + body;
+        Directives directives = new Directives(tune.header().number(), stair + 1, number, version, beside, sums);
+        return header(tune, nextNumber++, version.name(), directives.lines(tune)) + body;
     }
 
     static String lineEnd(Tune tune) {
@@ -110,7 +121,7 @@ public final class BookWriter {
     }
 
     /** The plain tune's header with another number and the stage in the title, and our own lines right above the key. */
-    private static String header(Tune tune, int number, Version version, List<String> directives) {
+    static String header(Tune tune, int number, String name, List<String> directives) {
         String plain = tune.manuscript().text().substring(0, tune.manuscript().bodyStart());
         StringBuilder header = new StringBuilder();
         boolean hasTitle = false;
@@ -123,7 +134,7 @@ public final class BookWriter {
                 header.append("T:")
                         .append(line.substring(2).strip())
                         .append(" (")
-                        .append(version.name())
+                        .append(name)
                         .append(')');
             } else {
                 if (line.startsWith("K:")) {

@@ -8,6 +8,7 @@ import java.util.Comparator;
 import java.util.HexFormat;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
 import java.util.TreeSet;
@@ -22,6 +23,7 @@ import wildflourish.core.ornament.Stack;
 import wildflourish.core.tune.Note;
 import wildflourish.core.tune.NoteId;
 import wildflourish.core.tune.Tune;
+import wildflourish.core.version.Beside;
 import wildflourish.core.version.Foreign;
 import wildflourish.core.version.Layer;
 import wildflourish.core.version.Passes;
@@ -37,6 +39,7 @@ import wildflourish.core.version.Version;
  *
  * <pre>
  * %%flourish-stage format=2 of=1 stair=1 stage=2 name=Leaf
+ * %%flourish-stage format=2 of=1 stair=1 stage=6 kind=study source=Leaf aim=24 name=Everything
  * %%flourish-play instrument=whistle-d school=two-finger tempo=105 beat=1/2
  * %%flourish-layer 9 to=24 rule=slurred
  * %%flourish-spot 12 to=14 option=slide-in+long-roll@even times=1
@@ -48,10 +51,11 @@ import wildflourish.core.version.Version;
  * @param of number of the plain tune
  * @param stair number of the stair, from 1
  * @param stage number of the stage in it, from 1
+ * @param beside what kind of version stands beside the stages, the version itself left aside; empty for a stage
  * @param sums of the plain body and of the written-out body when it was saved
  * @param format the form of the lines
  */
-record Directives(int of, int stair, int stage, Version version, Sums sums, int format) {
+record Directives(int of, int stair, int stage, Version version, Optional<Beside> beside, Sums sums, int format) {
     static final String MARK = "%%flourish-";
     /** The form of these lines; books of form 1, which says no number, are read too. */
     static final int FORMAT = 2;
@@ -59,13 +63,14 @@ record Directives(int of, int stair, int stage, Version version, Sums sums, int 
     private static final Pattern LINE = Pattern.compile(MARK + "([a-z-]+) ?(.*)");
     private static final Pattern PAIR = Pattern.compile("(?<!\\S)([a-z]+)=(\\S+)");
 
-    private static final Set<String> OF_STAGE = Set.of("format", "of", "stair", "stage", "name");
+    private static final Set<String> OF_STAGE =
+            Set.of("format", "of", "stair", "stage", "kind", "source", "aim", "name");
     private static final Set<String> OF_PLAY = Set.of("instrument", "school", "strokes", "tempo", "beat");
     private static final Set<String> OF_SPOT = Set.of("to", "option", "ornament", "times");
     private static final Set<String> OF_LAYER = Set.of("to", "rule", "times");
 
-    Directives(int of, int stair, int stage, Version version, Sums sums) {
-        this(of, stair, stage, version, sums, FORMAT);
+    Directives(int of, int stair, int stage, Version version, Optional<Beside> beside, Sums sums) {
+        this(of, stair, stage, version, beside, sums, FORMAT);
     }
 
     /** Short sums of the plain tune's body and the written-out one. */
@@ -90,7 +95,8 @@ record Directives(int of, int stair, int stage, Version version, Sums sums, int 
         List<String> lines = new ArrayList<>();
         Playing playing = version.playing();
         lines.add("stage format=" + format + " of=" + of + " stair=" + stair + " stage=" + stage
-                + version.foreign().of("stage") + " name=" + oneLine(version.name()));
+                + beside.map(Directives::kind).orElse("") + version.foreign().of("stage") + " name="
+                + oneLine(version.name()));
         boolean hasStrokes = playing.instrument().strokes().size() > 1;
         lines.add("play instrument=" + playing.instrument().id() + " school="
                 + playing.school().id()
@@ -117,6 +123,32 @@ record Directives(int of, int stair, int stage, Version version, Sums sums, int 
         lines.addAll(version.foreign().lines());
         lines.add("sums plain=" + sums.plain() + " body=" + sums.body());
         return lines.stream().map(line -> MARK + line).toList();
+    }
+
+    private static String kind(Beside beside) {
+        return " kind=" + beside.kind().word()
+                + (beside.source().isEmpty() ? "" : " source=" + oneWord(beside.source()))
+                + (beside.aim() == 0 ? "" : " aim=" + beside.aim());
+    }
+
+    /** Words without blanks, which a percent sign and two digits stand for. */
+    static String oneWord(String words) {
+        return words.replace("%", "%25").replace(" ", "%20");
+    }
+
+    static String words(String oneWord) {
+        return oneWord.replace("%20", " ").replace("%25", "%");
+    }
+
+    private static Optional<Beside> beside(Map<String, String> stage, Version version) {
+        String kind = stage.getOrDefault("kind", "stage");
+        return kind.equals("stage")
+                ? Optional.empty()
+                : Optional.of(new Beside(
+                        Beside.Kind.parse(kind),
+                        words(stage.getOrDefault("source", "")),
+                        stage.containsKey("aim") ? integer(stage, "aim") : 0,
+                        version));
     }
 
     private static String option(Tune tune, Placement option) {
@@ -188,11 +220,16 @@ record Directives(int of, int stair, int stage, Version version, Sums sums, int 
                 .replaceFirst("(?m)^(" + MARK + "stage .*?\\bstage=)\\d+", "$1" + stage);
     }
 
+    /** Whether a tune's text is a version of another, or a plan of its versions. */
+    static boolean isOfAnother(String text) {
+        return text.contains("\n" + MARK + "stage ") || TimesText.isPlan(text);
+    }
+
     /** The number of the plain tune that a version's text names. Throws IllegalArgumentException where there is none. */
     static int tuneOf(String text) {
         for (String line : text.split("\\R", -1)) {
             Matcher match = LINE.matcher(line);
-            if (match.matches() && match.group(1).equals("stage")) {
+            if (match.matches() && Set.of("stage", TimesText.WORD).contains(match.group(1))) {
                 return integer(pairs(match.group(2)), "of");
             }
         }
@@ -266,11 +303,13 @@ record Directives(int of, int stair, int stage, Version version, Sums sums, int 
                 schools.hand(),
                 schools.strokes(),
                 new Tempo(Fraction.parse(required(play, "tempo")), Fraction.parse(required(play, "beat"))));
+        Version version = new Version(name, playing, spots, layers, new Foreign(foreignLines, foreign));
         return new Directives(
                 integer(stage, "of"),
                 integer(stage, "stair"),
                 integer(stage, "stage"),
-                new Version(name, playing, spots, layers, new Foreign(foreignLines, foreign)),
+                version,
+                beside(stage, version),
                 new Sums(required(sums, "plain"), required(sums, "body")),
                 stage.containsKey("format") ? integer(stage, "format") : 1);
     }
@@ -307,7 +346,7 @@ record Directives(int of, int stair, int stage, Version version, Sums sums, int 
         return Instrument.of(required(play, "instrument"));
     }
 
-    private static Map<String, String> pairs(String words) {
+    static Map<String, String> pairs(String words) {
         Map<String, String> pairs = new TreeMap<>();
         Matcher match = PAIR.matcher(words);
         while (match.find()) {
@@ -316,7 +355,7 @@ record Directives(int of, int stair, int stage, Version version, Sums sums, int 
         return pairs;
     }
 
-    private static String required(Map<String, String> pairs, String name) {
+    static String required(Map<String, String> pairs, String name) {
         String value = pairs.get(name);
         if (value == null) {
             throw new IllegalArgumentException("it does not say " + name + "=");
@@ -324,7 +363,7 @@ record Directives(int of, int stair, int stage, Version version, Sums sums, int 
         return value;
     }
 
-    private static int integer(Map<String, String> pairs, String name) {
+    static int integer(Map<String, String> pairs, String name) {
         try {
             return Integer.parseInt(required(pairs, name));
         } catch (NumberFormatException e) {

@@ -27,7 +27,7 @@ record Pieces(String before, Map<Character, String> defaults, List<List<Piece>> 
      */
     record Piece(String text, int firstLine, String after) {
         boolean isVersion() {
-            return text.contains("\n" + Directives.MARK + "stage ");
+            return Directives.isOfAnother(text);
         }
 
         private Optional<Integer> number() {

@@ -1,18 +1,23 @@
 package wildflourish.files.abc;
 
 import java.util.ArrayList;
+import java.util.Collection;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.TreeMap;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import wildflourish.core.problem.Place;
 import wildflourish.core.problem.Problem;
 import wildflourish.core.problem.Severity;
+import wildflourish.core.version.Beside;
 import wildflourish.core.version.BookItem;
 import wildflourish.core.version.Foreign;
 import wildflourish.core.version.Lesson;
+import wildflourish.core.version.Playing;
 import wildflourish.core.version.Stair;
+import wildflourish.core.version.Times;
 import wildflourish.core.version.Version;
 
 /** Puts written-out versions back into the lessons they belong to, and notices those that another program has changed. */
@@ -21,8 +26,15 @@ final class VersionReader {
     /** For each item that is a lesson: stairs by number, in them stages by number. */
     private final Map<Integer, Map<Integer, Map<Integer, Found>>> found = new TreeMap<>();
 
+    /** For each item that is a lesson: plans of times through by the number of the stair. */
+    private final Map<Integer, Map<Integer, Times>> plans = new TreeMap<>();
+
     /** A version read, with its text where that was changed. */
-    private record Found(Version version, String alteredText, String keptText) {}
+    private record Found(Version version, Optional<Beside> beside, String alteredText, String keptText) {
+        boolean isStage() {
+            return beside.isEmpty();
+        }
+    }
 
     VersionReader(List<Problem> problems) {
         this.problems = problems;
@@ -33,6 +45,11 @@ final class VersionReader {
         try {
             int item = lessonNumbered(items, Directives.tuneOf(text));
             Lesson lesson = (Lesson) items.get(item);
+            if (TimesText.isPlan(text)) {
+                addPlan(item, lesson, TimesText.parse(text), firstLine);
+                dropSeparator(items, item);
+                return true;
+            }
             Directives directives = Directives.parse(text, lesson.tune());
             boolean isChanged = !directives.sums().body().equals(Directives.sum(bodyOf(text)));
             boolean isPlainChanged = !directives.sums().plain().equals(Directives.plainSum(lesson.tune()));
@@ -62,6 +79,23 @@ final class VersionReader {
         }
     }
 
+    /** A plan is written out anew from its versions; notes that another program has changed in it would be lost, so they stay as a tune. */
+    private void addPlan(int item, Lesson lesson, TimesText plan, int firstLine) {
+        if (plan.isChanged()) {
+            throw new IllegalArgumentException(
+                    "the notes of the plan of times through were changed by another program");
+        }
+        Map<Integer, Times> all = plans.computeIfAbsent(item, key -> new TreeMap<>());
+        if (all.put(plan.stair(), plan.times()) != null) {
+            problems.add(new Problem(
+                    Severity.WARNING,
+                    "two-plans",
+                    new Place(firstLine, 1, lesson.tune().title()),
+                    "a stair of “" + lesson.tune().title() + "” has two plans of times through; the later is taken",
+                    "Make the plan you want in the window; saving the book leaves one."));
+        }
+    }
+
     /** Why its lines cannot be understood, in our own words. */
     private static String why(RuntimeException fault) {
         boolean isOurs = !(fault instanceof NumberFormatException || fault instanceof ArithmeticException);
@@ -71,7 +105,8 @@ final class VersionReader {
     /** A changed text is asked about; the text of an older form stays until the stage is worked on. */
     private static Found found(Directives directives, String text, boolean isAltered) {
         boolean isOld = directives.format() < Directives.FORMAT;
-        return new Found(directives.version(), isAltered ? text : "", isOld && !isAltered ? text : "");
+        return new Found(
+                directives.version(), directives.beside(), isAltered ? text : "", isOld && !isAltered ? text : "");
     }
 
     private static Problem alteredProblem(Directives directives, Lesson lesson, int firstLine, boolean isChanged) {
@@ -137,19 +172,17 @@ final class VersionReader {
 
     /** Builds the stairs once all versions are read. */
     void finish(List<BookItem> items) {
-        found.forEach((item, stairs) -> items.set(item, lesson((Lesson) items.get(item), stairs)));
+        found.forEach((item, stairs) ->
+                items.set(item, lesson((Lesson) items.get(item), stairs, plans.getOrDefault(item, Map.of()))));
     }
 
-    private static Lesson lesson(Lesson plain, Map<Integer, Map<Integer, Found>> numbered) {
+    private static Lesson lesson(Lesson plain, Map<Integer, Map<Integer, Found>> numbered, Map<Integer, Times> plans) {
         List<Stair> stairs = new ArrayList<>();
         List<Lesson.Altered> altered = new ArrayList<>();
         List<Lesson.Kept> kept = new ArrayList<>();
-        for (Map<Integer, Found> stages : numbered.values()) {
-            List<Found> inOrder = new ArrayList<>(stages.values());
-            if (inOrder.size() == 1) {
-                Version only = inOrder.get(0).version();
-                inOrder.add(0, new Found(Version.plain("Root", only.playing()), "", ""));
-            }
+        for (Map.Entry<Integer, Map<Integer, Found>> stair : numbered.entrySet()) {
+            Map<Integer, Found> stages = stair.getValue();
+            List<Found> inOrder = inOrder(stages.values());
             for (int i = 0; i < inOrder.size(); i++) {
                 if (!inOrder.get(i).alteredText().isEmpty()) {
                     Version saved = inOrder.get(i).version();
@@ -160,8 +193,32 @@ final class VersionReader {
             inOrder.stream()
                     .filter(each -> !each.keptText().isEmpty())
                     .forEach(each -> kept.add(new Lesson.Kept(each.version(), each.keptText())));
-            stairs.add(new Stair(inOrder.stream().limit(9).map(Found::version).toList()));
+            stairs.add(new Stair(
+                    inOrder.stream()
+                            .filter(Found::isStage)
+                            .limit(9)
+                            .map(Found::version)
+                            .toList(),
+                    inOrder.stream()
+                            .flatMap(each -> each.beside().stream())
+                            .limit(9)
+                            .toList(),
+                    Optional.ofNullable(plans.get(stair.getKey()))));
         }
         return new Lesson(plain.tune(), stairs, altered, kept);
+    }
+
+    /** The stages, then what stands beside them. Where the book has but one stage a plain one is its foot, where it has none both are plain. */
+    private static List<Found> inOrder(Collection<Found> found) {
+        List<Found> inOrder =
+                new ArrayList<>(found.stream().filter(Found::isStage).toList());
+        List<Found> beside = found.stream().filter(each -> !each.isStage()).toList();
+        Playing playing = found.iterator().next().version().playing();
+        for (int i = inOrder.size(); i < 2; i++) {
+            String name = Stair.USUAL_NAMES.get(i == 0 ? 1 : 0);
+            inOrder.add(0, new Found(Version.plain(name, playing), Optional.empty(), "", ""));
+        }
+        inOrder.addAll(beside);
+        return inOrder;
     }
 }

@@ -6,10 +6,12 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import wildflourish.core.arranging.Whole;
 import wildflourish.core.engraving.Engraver;
 import wildflourish.core.engraving.Page;
 import wildflourish.core.engraving.Palette;
 import wildflourish.core.engraving.Paper;
+import wildflourish.core.engraving.RoadMap;
 import wildflourish.core.engraving.Score;
 import wildflourish.core.ornament.Profile;
 import wildflourish.core.performance.Realisation;
@@ -17,8 +19,11 @@ import wildflourish.core.performance.Realiser;
 import wildflourish.core.performance.Reeds;
 import wildflourish.core.sound.Synth;
 import wildflourish.core.tune.Tune;
+import wildflourish.core.version.Playing;
+import wildflourish.core.version.Stair;
 import wildflourish.core.version.Version;
 import wildflourish.files.abc.BookWriter;
+import wildflourish.files.abc.TuneText;
 import wildflourish.files.abc.WrittenOut;
 import wildflourish.files.midi.MidiWriter;
 import wildflourish.files.midi.NotesMidiWriter;
@@ -98,6 +103,31 @@ public final class Exporter {
         List<Page> pages =
                 takes.parallelStream().map(this::printed).flatMap(List::stream).toList();
         return PdfPainter.paint(pages, title, paper.spaceMillimetres());
+    }
+
+    /** The plan of times through of a stair as one performance; as PDF its road map with each version that is played. Throws IOException for a picture. */
+    public byte[] whole(Tune tune, Stair stair, ExportForm form) throws IOException {
+        return switch (form) {
+            case PDF -> roadMap(tune, stair);
+            case ABC -> BookWriter.writeWhole(tune, stair).getBytes(StandardCharsets.UTF_8);
+            case MUSICXML -> {
+                Tune written = TuneText.read(BookWriter.writeWhole(tune, stair)).value();
+                Playing playing = stair.at(0)
+                        .playing()
+                        .withTempo(stair.times().orElseThrow().tempo());
+                yield MusicXmlWriter.write(written, Version.plain("Times through", playing));
+            }
+            case MIDI, WAV -> {
+                Whole whole = Whole.of(tune, stair, stair.times().orElseThrow());
+                yield export(new Take(whole.tune(), whole.version()), form);
+            }
+            case SVG, PNG -> throw new IOException("a performance is no picture; take the road map as PDF");
+        };
+    }
+
+    private byte[] roadMap(Tune tune, Stair stair) throws IOException {
+        List<Page> pages = RoadMap.of(tune, stair, stair.times().orElseThrow(), profile, paper);
+        return PdfPainter.paint(pages, tune.title(), paper.spaceMillimetres());
     }
 
     /** Decorated where it is, then plain. */
