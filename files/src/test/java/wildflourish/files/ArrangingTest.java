@@ -1,0 +1,281 @@
+package wildflourish.files;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.Collections;
+import java.util.EnumSet;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Stream;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.Arguments;
+import org.junit.jupiter.params.provider.MethodSource;
+import wildflourish.core.arranging.Join;
+import wildflourish.core.arranging.Mix;
+import wildflourish.core.arranging.Whole;
+import wildflourish.core.form.Phrase;
+import wildflourish.core.form.Phrasing;
+import wildflourish.core.hand.Scene;
+import wildflourish.core.line.Tone;
+import wildflourish.core.music.Fraction;
+import wildflourish.core.ornament.Profile;
+import wildflourish.core.placing.Fit;
+import wildflourish.core.placing.WhatFits;
+import wildflourish.core.problem.Parsed;
+import wildflourish.core.tune.Bar;
+import wildflourish.core.tune.PlayOrder;
+import wildflourish.core.tune.Tune;
+import wildflourish.core.version.Beside;
+import wildflourish.core.version.Book;
+import wildflourish.core.version.BookItem;
+import wildflourish.core.version.Layer;
+import wildflourish.core.version.Lesson;
+import wildflourish.core.version.Span;
+import wildflourish.core.version.Stair;
+import wildflourish.core.version.Times;
+import wildflourish.core.version.Version;
+import wildflourish.files.abc.BookReader;
+import wildflourish.files.abc.BookWriter;
+import wildflourish.files.abc.TuneText;
+
+/** Phrases of several versions put together, and performances of several times through, over the stairs of the demo book. */
+class ArrangingTest {
+    static Stream<Arguments> stairs() {
+        return book().lessons().stream().flatMap(lesson -> lesson.stairs().stream()
+                .map(stair -> Arguments.of(lesson.tune().title() + ", " + stair.instrument(), lesson, stair)));
+    }
+
+    private static Book book() {
+        try {
+            return BookReader.read(Files.readString(
+                            Path.of("../desktop/src/main/resources/wildflourish/desktop/demo/saltmarsh-lane.abc")))
+                    .value();
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+    }
+
+    private static Times plan(Stair stair, int intro, int join, int tag) {
+        List<String> names = stair.stages().stream().map(Version::name).toList();
+        return new Times(Times.rising(names, names.size() + 2 * (names.size() / 2) % 2), Whole.slowest(stair.stages()))
+                .withAdded(intro, join, tag);
+    }
+
+    @ParameterizedTest(name = "{0}")
+    @MethodSource("stairs")
+    void aVersionMixedWithItselfIsAsItWas(String name, Lesson lesson, Stair stair) {
+        Tune tune = lesson.tune();
+        int phrases = Phrasing.of(tune).phrases().size();
+        for (Version version : stair.versions()) {
+            Mix mix = Mix.of(tune, Collections.nCopies(phrases, version), Profile.usual());
+            assertThat(mix.version()).isEqualTo(version);
+            assertThat(mix.joins()).isEmpty();
+        }
+    }
+
+    /** Every phrase of the fullest version put into the plainest: it has what the one has there, and elsewhere what the other has. */
+    @ParameterizedTest(name = "{0}")
+    @MethodSource("stairs")
+    void aPhraseIsTakenWhole(String name, Lesson lesson, Stair stair) {
+        Tune tune = lesson.tune();
+        Version base = stair.at(0);
+        Version full = stair.at(stair.stages().size() - 1);
+        List<Phrase> phrases = Phrasing.of(tune).phrases();
+        for (int i = 0; i < phrases.size(); i++) {
+            Mix mix = Mix.of(tune, base, full, i, Profile.usual());
+            assertThat(mix.version().name()).isEqualTo(base.name());
+            Phrase phrase = phrases.get(i);
+            tune.notes().forEach(note -> {
+                Version source = phrase.has(tune.placeOf(note.id()).bar()) ? full : base;
+                assertThat(mix.version().at(note.id())).isEqualTo(source.at(note.id()));
+            });
+            Span whole = new Span(
+                    tune.notes().get(0).id(),
+                    tune.notes().get(tune.notes().size() - 1).id());
+            for (Layer layer : full.layers()) {
+                long covered = whole.notes(tune).stream()
+                        .filter(note -> layer.covers(tune, note.id())
+                                && phrase.has(tune.placeOf(note.id()).bar()))
+                        .count();
+                long there = mix.version().layers().stream()
+                        .filter(each -> each.word().equals(layer.word()))
+                        .flatMap(each -> each.span().notes(tune).stream())
+                        .filter(note -> phrase.has(tune.placeOf(note.id()).bar()))
+                        .count();
+                assertThat(there).isGreaterThanOrEqualTo(covered);
+            }
+        }
+    }
+
+    /** Phrases of all versions by turns: what a remedy offers is right where it stands. */
+    @Test
+    void remediesOfJoinsHelp() {
+        Set<Join.Kind> met = EnumSet.noneOf(Join.Kind.class);
+        stairs().forEach(each -> {
+            Lesson lesson = (Lesson) each.get()[1];
+            Stair stair = (Stair) each.get()[2];
+            Tune tune = lesson.tune();
+            int phrases = Phrasing.of(tune).phrases().size();
+            for (int shift = 0; shift < stair.stages().size(); shift++) {
+                List<Version> from = new ArrayList<>();
+                for (int i = 0; i < phrases; i++) {
+                    from.add(stair.at((i + shift) % stair.stages().size()));
+                }
+                for (Join join : Mix.of(tune, from, Profile.usual()).joins()) {
+                    met.add(join.kind());
+                    join.remedy().ifPresent(version -> helps(tune, join, version));
+                }
+            }
+        });
+        assertThat(met).isNotEmpty();
+    }
+
+    private static void helps(Tune tune, Join join, Version remedy) {
+        Scene scene = Scene.of(tune, remedy, Profile.usual());
+        if (join.kind() == Join.Kind.UNFIT) {
+            remedy.at(join.at()).flatMap(spot -> spot.first()).ifPresent(placement -> assertThat(
+                            WhatFits.verdict(scene, placement).filter(Fit::fits))
+                    .isPresent());
+        }
+    }
+
+    // Times through
+
+    /** What sounds in each section of a performance is what the version alone sounds, tone for tone; and every bar has its time. */
+    @ParameterizedTest(name = "{0}")
+    @MethodSource("stairs")
+    void aPerformanceIsItsVersionsOneAfterTheOther(String name, Lesson lesson, Stair stair) {
+        Tune tune = lesson.tune();
+        Times plan = plan(stair, 2, 1, 2);
+        Whole whole = Whole.of(tune, stair, plan);
+        List<Tone> tones =
+                Scene.of(whole.tune(), whole.version(), Profile.usual()).line().tones();
+        int played = PlayOrder.of(tune).size();
+        int turn = 0;
+        for (Whole.Section section : whole.sections()) {
+            if (!Character.isDigit(section.name().charAt(0))) {
+                continue;
+            }
+            assertThat(section.lastBar() - section.firstBar() + 1).isEqualTo(played);
+            Version version = stair.named(plan.turns().get(turn++)).orElseThrow();
+            boolean isOfHandAlone = version.layers().stream().noneMatch(Layer::isOfHand);
+            boolean addsNothing =
+                    version.layers().stream().noneMatch(layer -> layer.rule().work().addsBars());
+            if (isOfHandAlone && addsNothing) {
+                List<String> here = tones.stream()
+                        .filter(tone -> tone.place().played().bar() >= section.firstBar()
+                                && tone.place().played().bar() <= section.lastBar())
+                        .map(ArrangingTest::told)
+                        .toList();
+                List<String> alone = Scene.of(tune, version, Profile.usual()).line().tones().stream()
+                        .map(ArrangingTest::told)
+                        .toList();
+                assertThat(here).isEqualTo(alone);
+            }
+        }
+        assertThat(turn).isEqualTo(plan.turns().size());
+        Set<Fraction> lengths = Set.of(tune.metreAt(0).barLength());
+        for (int bar = 1; bar < whole.tune().bars().size() - 1; bar++) {
+            Bar one = whole.tune().bars().get(bar);
+            Bar next = whole.tune().bars().get(bar + 1);
+            boolean isWhole = lengths.contains(one.length())
+                    || lengths.contains(one.length().plus(next.length()))
+                    || lengths.contains(
+                            one.length().plus(whole.tune().bars().get(bar - 1).length()));
+            assertThat(isWhole).as("bar %s of %s", bar, name).isTrue();
+        }
+        whole.tune().notes().forEach(note -> whole.original(note.id()).ifPresent(original -> assertThat(note.pitches())
+                .isEqualTo(tune.note(original).pitches())));
+    }
+
+    private static String told(Tone tone) {
+        return (tone.isRest() ? "z" : tone.melody().toString()) + tone.length()
+                + tone.placed().map(each -> each.stack().toString()).orElse("");
+    }
+
+    @Test
+    void onePhraseThroughAllStagesIsOnePassForEach() {
+        stairs().forEach(each -> {
+            Tune tune = ((Lesson) each.get()[1]).tune();
+            Stair stair = (Stair) each.get()[2];
+            Phrase phrase = Phrasing.of(tune).phrases().get(1);
+            Whole whole = Whole.of(tune, stair.stages(), phrase.firstBar(), phrase.lastBar());
+            assertThat(whole.sections())
+                    .extracting(Whole.Section::name)
+                    .containsExactlyElementsOf(
+                            stair.stages().stream().map(Version::name).toList());
+            assertThat(whole.tune().bars())
+                    .hasSize((phrase.lastBar() - phrase.firstBar() + 1)
+                            * stair.stages().size());
+        });
+    }
+
+    // In the book
+
+    @ParameterizedTest(name = "{0}")
+    @MethodSource("stairs")
+    void planAndVersionsBesideAStairComeBackWithTheBook(String name, Lesson lesson, Stair stair) {
+        Stair full = stair.with(new Beside(
+                        Beside.Kind.STUDY, "100 % of all, that fits", 24, stair.at(1).withName("Everything, all")))
+                .orElseThrow()
+                .with(new Beside(Beside.Kind.FREE, "Leaf", stair.at(0).withName("By the 2nd way")))
+                .orElseThrow()
+                .with(new Beside(Beside.Kind.BELOW, "", stair.at(0).withName("Below")))
+                .orElseThrow();
+        List<String> turns = List.of(full.at(0).name(), "Everything, all", full.at(0).name(), "By the 2nd way");
+        Stair planned = full.with(Optional.of(new Times(turns, Whole.slowest(full.stages()), 2, 1, 2)));
+        Book book = new Book(List.of(Lesson.plain(lesson.tune()).with(planned), new BookItem.Text("\n\n")));
+        String text = BookWriter.write(book);
+        Parsed<Book> again = BookReader.read(text);
+        assertThat(again.problems()).isEmpty();
+        assertThat(again.value()).isEqualTo(book);
+        assertThat(BookWriter.write(again.value())).isEqualTo(text);
+    }
+
+    /** Another program has changed the notes of the performance: they are kept as a tune of its own, and that is said. */
+    @Test
+    void aPlanChangedByAnotherProgramIsNoticed() {
+        Lesson lesson = book().lessons().get(0);
+        Stair stair = lesson.stairs().get(0);
+        Book book = new Book(List.of(
+                Lesson.plain(lesson.tune()).with(stair.with(Optional.of(plan(stair, 0, 1, 0)))),
+                new BookItem.Text("\n")));
+        String text = BookWriter.write(book);
+        int at = text.lastIndexOf("P:Join");
+        String changed = text.substring(0, at) + text.substring(at).replaceFirst("D6", "A6");
+        Parsed<Book> again = BookReader.read(changed);
+        assertThat(again.problems()).singleElement().satisfies(problem -> assertThat(problem.message())
+                .contains("plan of times through were changed by another program"));
+        assertThat(again.value().lessons()).hasSize(2);
+        assertThat(BookWriter.write(again.value())).contains("A6");
+        assertThat(again.value().lessons().get(0).stairs().get(0).times()).isEmpty();
+    }
+
+    /** As one tune in ABC: its bars are those of the plan, and what it sounds begins with the tune's end. */
+    @ParameterizedTest(name = "{0}")
+    @MethodSource("stairs")
+    void aPerformanceIsWrittenOutAsOneTune(String name, Lesson lesson, Stair stair) {
+        Times plan = plan(stair, 2, 1, 2);
+        String text = BookWriter.writeWhole(lesson.tune(), stair.with(Optional.of(plan)));
+        Parsed<Tune> read = TuneText.read(text);
+        assertThat(read.problems()).isEmpty();
+        List<String> parts = read.value().bars().stream()
+                .flatMap(bar -> bar.change().part().stream())
+                .filter(part -> part.matches("Intro|Tag|\\d+ .*"))
+                .toList();
+        List<String> wanted = new ArrayList<>(List.of("Intro"));
+        for (int i = 0; i < plan.turns().size(); i++) {
+            wanted.add((i + 1) + " " + plan.turns().get(i));
+        }
+        wanted.add("Tag");
+        assertThat(parts).containsSubsequence(wanted);
+        assertThat(text).doesNotContain("%%flourish");
+    }
+}
