@@ -48,8 +48,9 @@ import wildflourish.files.abc.TuneText;
 /** Phrases of several versions put together, and performances of several times through, over the stairs of the demo book. */
 class ArrangingTest {
     static Stream<Arguments> stairs() {
-        return book().lessons().stream().flatMap(lesson -> lesson.stairs().stream()
-                .map(stair -> Arguments.of(lesson.tune().title() + ", " + stair.instrument(), lesson, stair)));
+        return book().lessons().stream()
+                .flatMap(lesson -> lesson.stairs().stream()
+                        .map(stair -> Arguments.of(lesson.tune().title() + ", " + stair.instrument(), lesson, stair)));
     }
 
     private static Book book() {
@@ -140,9 +141,11 @@ class ArrangingTest {
     private static void helps(Tune tune, Join join, Version remedy) {
         Scene scene = Scene.of(tune, remedy, Profile.usual());
         if (join.kind() == Join.Kind.UNFIT) {
-            remedy.at(join.at()).flatMap(spot -> spot.first()).ifPresent(placement -> assertThat(
-                            WhatFits.verdict(scene, placement).filter(Fit::fits))
-                    .isPresent());
+            remedy.at(join.at())
+                    .flatMap(spot -> spot.first())
+                    .ifPresent(placement -> assertThat(
+                                    WhatFits.verdict(scene, placement).filter(Fit::fits))
+                            .isPresent());
         }
     }
 
@@ -166,8 +169,8 @@ class ArrangingTest {
             assertThat(section.lastBar() - section.firstBar() + 1).isEqualTo(played);
             Version version = stair.named(plan.turns().get(turn++)).orElseThrow();
             boolean isOfHandAlone = version.layers().stream().noneMatch(Layer::isOfHand);
-            boolean addsNothing =
-                    version.layers().stream().noneMatch(layer -> layer.rule().work().addsBars());
+            boolean addsNothing = version.layers().stream()
+                    .noneMatch(layer -> layer.rule().work().addsBars());
             if (isOfHandAlone && addsNothing) {
                 List<String> here = tones.stream()
                         .filter(tone -> tone.place().played().bar() >= section.firstBar()
@@ -191,12 +194,16 @@ class ArrangingTest {
                             one.length().plus(whole.tune().bars().get(bar - 1).length()));
             assertThat(isWhole).as("bar %s of %s", bar, name).isTrue();
         }
-        whole.tune().notes().forEach(note -> whole.original(note.id()).ifPresent(original -> assertThat(note.pitches())
-                .isEqualTo(tune.note(original).pitches())));
+        whole.tune()
+                .notes()
+                .forEach(note -> whole.original(note.id())
+                        .ifPresent(original -> assertThat(note.pitches())
+                                .isEqualTo(tune.note(original).pitches())));
     }
 
     private static String told(Tone tone) {
-        return (tone.isRest() ? "z" : tone.melody().toString()) + tone.length()
+        return (tone.isRest() ? "z" : tone.melody().toString())
+                + tone.length()
                 + tone.placed().map(each -> each.stack().toString()).orElse("");
     }
 
@@ -223,13 +230,17 @@ class ArrangingTest {
     @MethodSource("stairs")
     void planAndVersionsBesideAStairComeBackWithTheBook(String name, Lesson lesson, Stair stair) {
         Stair full = stair.with(new Beside(
-                        Beside.Kind.STUDY, "100 % of all, that fits", 24, stair.at(1).withName("Everything, all")))
+                        Beside.Kind.STUDY,
+                        "100 % of all, that fits",
+                        24,
+                        stair.at(1).withName("Everything, all")))
                 .orElseThrow()
                 .with(new Beside(Beside.Kind.FREE, "Leaf", stair.at(0).withName("By the 2nd way")))
                 .orElseThrow()
                 .with(new Beside(Beside.Kind.BELOW, "", stair.at(0).withName("Below")))
                 .orElseThrow();
-        List<String> turns = List.of(full.at(0).name(), "Everything, all", full.at(0).name(), "By the 2nd way");
+        List<String> turns =
+                List.of(full.at(0).name(), "Everything, all", full.at(0).name(), "By the 2nd way");
         Stair planned = full.with(Optional.of(new Times(turns, Whole.slowest(full.stages()), 2, 1, 2)));
         Book book = new Book(List.of(Lesson.plain(lesson.tune()).with(planned), new BookItem.Text("\n\n")));
         String text = BookWriter.write(book);
@@ -251,8 +262,10 @@ class ArrangingTest {
         int at = text.lastIndexOf("P:Join");
         String changed = text.substring(0, at) + text.substring(at).replaceFirst("D6", "A6");
         Parsed<Book> again = BookReader.read(changed);
-        assertThat(again.problems()).singleElement().satisfies(problem -> assertThat(problem.message())
-                .contains("plan of times through were changed by another program"));
+        assertThat(again.problems())
+                .singleElement()
+                .satisfies(problem -> assertThat(problem.message())
+                        .contains("plan of times through were changed by another program"));
         assertThat(again.value().lessons()).hasSize(2);
         assertThat(BookWriter.write(again.value())).contains("A6");
         assertThat(again.value().lessons().get(0).stairs().get(0).times()).isEmpty();

@@ -1,5 +1,6 @@
 package wildflourish.core.hand;
 
+import java.util.List;
 import java.util.Optional;
 import wildflourish.core.fingering.HandLines;
 import wildflourish.core.form.Phrasing;
@@ -9,6 +10,7 @@ import wildflourish.core.line.Tone;
 import wildflourish.core.ornament.Profile;
 import wildflourish.core.ornament.Stack;
 import wildflourish.core.ornament.Times;
+import wildflourish.core.tune.Note;
 import wildflourish.core.tune.Tune;
 import wildflourish.core.version.Layer;
 import wildflourish.core.version.Placement;
@@ -40,11 +42,24 @@ public final class Scene {
         this.profile = profile;
         this.line = line;
         this.lines = lines;
-        this.ways = Ways.of(tune, version, lines, profile)
+        this.ways = Ways.of(tune, played(tune, version, line), version, lines, profile)
                 .with(new Lazily<>(() -> Hands.buttonTables(tune, version, line)), Hands.knownOnButtons(tune, version));
         this.hand = hand;
         this.phrasing = new Lazily<>(() -> Phrasing.of(tune));
         this.made = new Attempt[line.tones().size()];
+    }
+
+    /** The notes as a version that makes the tune simpler has them: without those that are left out, with those that are moved. */
+    private static List<Note> played(Tune tune, Version version, Line line) {
+        boolean isSimpler =
+                version.layers().stream().anyMatch(layer -> layer.rule().work().simplifies());
+        return isSimpler
+                ? tune.notes().stream()
+                        .flatMap(note -> line.indexOf(note.id()).stream()
+                                .map(at -> line.tones().get(at).pitches())
+                                .map(note::withPitches))
+                        .toList()
+                : tune.notes();
     }
 
     private static Scene made(Tune plainTune, Version version, Profile profile, Hand hand) {

@@ -81,12 +81,17 @@ public final class Ways {
 
     /** With what the hands do on strings or buttons. */
     static Ways of(Tune tune, Version version, Optional<HandLines> lines, Profile profile) {
+        return of(tune, tune.notes(), version, lines, profile);
+    }
+
+    /** The same, where the notes on holes are not all those of the tune as it is written. */
+    static Ways of(Tune tune, List<Note> notes, Version version, Optional<HandLines> lines, Profile profile) {
         Instrument instrument = version.playing().instrument();
         if (!instrument.family().isWind()) {
             return on(version, lines);
         }
         FingeringPath path =
-                FingeringPath.of(tune.notes(), instrument, fixed(tune, version), Habit.of(profile.otherHand(), tune));
+                FingeringPath.of(notes, instrument, fixed(tune, version), Habit.of(profile.otherHand(), tune));
         return new Ways(
                 instrument,
                 path,

@@ -1,12 +1,18 @@
 package wildflourish.core.line;
 
 import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
+import java.util.stream.IntStream;
+import wildflourish.core.instrument.Instrument;
 import wildflourish.core.instrument.StrokeOrder;
 import wildflourish.core.music.Fraction;
 import wildflourish.core.music.Metre;
 import wildflourish.core.music.WrittenPitch;
+import wildflourish.core.tune.NoteId;
 import wildflourish.core.tune.Part;
 import wildflourish.core.tune.Tune;
 import wildflourish.core.version.Layer;
@@ -16,19 +22,35 @@ final class LayerRules {
     /** A gap for breath takes the second half of a note of a crotchet or more. */
     private static final Fraction BREATH_FROM = Fraction.of(1, 4);
 
+    /** Semitones of a sixth; what is wider is a leap that beginners miss. */
+    private static final int WIDEST = 9;
+
+    private static final int OCTAVE = 12;
+    /** Semitones from an open string up to the fourth finger in the first position. */
+    private static final int HAND = 7;
+
     private static final Fraction QUAVER = Fraction.of(1, 8);
 
     private final Layer layer;
     private final Tune tune;
     private final List<Tone> made = new ArrayList<>();
 
-    private LayerRules(Layer layer, Tune tune) {
+    private final Instrument instrument;
+    private final List<Tone> before;
+    /** By how many octaves a note is moved, as it was decided the first time through: what comes back is the same. */
+    private final Map<NoteId, Integer> octaves = new HashMap<>();
+    /** Whether a note is passing, as it was decided the first time through. */
+    private final Map<NoteId, Boolean> passing = new HashMap<>();
+
+    private LayerRules(Layer layer, Line line, Tune tune, Instrument instrument) {
         this.layer = layer;
+        this.before = line.tones();
         this.tune = tune;
+        this.instrument = instrument;
     }
 
-    static Line apply(Layer layer, Line line, Tune tune) {
-        LayerRules rules = new LayerRules(layer, tune);
+    static Line apply(Layer layer, Line line, Tune tune, Instrument instrument) {
+        LayerRules rules = new LayerRules(layer, line, tune, instrument);
         int coveredUntil = 0;
         for (int i = 0; i < line.tones().size(); i++) {
             Tone tone = line.tones().get(i);
@@ -42,18 +64,25 @@ final class LayerRules {
                     || !layer.passes().has(tone.pass())) {
                 rules.made.add(tone);
             } else {
-                rules.play(tone, isOrnaments);
+                rules.play(tone, i, isOrnaments);
             }
         }
         return new Line(rules.made, line.bars());
     }
 
-    private void play(Tone tone, boolean isOrnaments) {
+    private void play(Tone tone, int index, boolean isOrnaments) {
         switch (layer.rule().work()) {
             case TONGUE_ALL -> made.add(struck(tone));
             case TONGUE_BEATS -> made.add(isOnBeat(tone) ? struck(tone) : slurred(tone));
             case SLUR -> made.add(slurred(tone));
-            case HOLD_BEATS -> hold(tone, isOrnaments);
+            case HOLD_BEATS -> hold(tone, !isOnBeat(tone), isOrnaments);
+            case HOLD_PASSING ->
+                hold(tone, passing.computeIfAbsent(tone.note().id(), note -> isPassing(tone, index)), isOrnaments);
+            case NARROW -> {
+                int moved = octaves.computeIfAbsent(tone.note().id(), note -> isOrnaments ? 0 : nearer(tone));
+                made.add(moved == 0 ? tone : tone.withPitches(byOctave(tone, moved)));
+            }
+            case ONE_STRING -> onString(tone, isOrnaments);
             case BREATHE -> breathe(tone, isOrnaments);
             case SHUFFLE -> {
                 if (layer.isOfPairs()) {
@@ -62,10 +91,7 @@ final class LayerRules {
                     shuffle(tone, isOrnaments);
                 }
             }
-            case OCTAVE_DOWN ->
-                made.add(tone.withPitches(tone.pitches().stream()
-                        .map(pitch -> new WrittenPitch(pitch.step(), pitch.alter(), pitch.octave() - 1))
-                        .toList()));
+            case OCTAVE_DOWN -> made.add(tone.withPitches(byOctave(tone, -1)));
             default -> made.add(tone);
         }
     }
@@ -88,14 +114,14 @@ final class LayerRules {
         return tune.placeOf(tone.note().id()).offset().modulo(count).isZero();
     }
 
-    /** A note on a beat is held through the beat: those between beats are left out. */
-    private void hold(Tone tone, boolean isOrnaments) {
+    /** What is left out is held by the note before it; there is none where an ornament stands, after a rest and at the beginning of a bar. */
+    private void hold(Tone tone, boolean isLeftOut, boolean isOrnaments) {
         Tone last = made.isEmpty() ? tone : made.get(made.size() - 1);
         boolean joins = !made.isEmpty()
                 && !isOrnaments
                 && !last.isRest()
                 && last.placed().isEmpty()
-                && !isOnBeat(tone)
+                && isLeftOut
                 && last.place().playedBar() == tone.place().playedBar()
                 && layer.covers(tune, last.note().id());
         if (joins) {
@@ -105,6 +131,82 @@ final class LayerRules {
         } else {
             made.add(tone);
         }
+    }
+
+    /** Whether a note off the beat lies between its neighbours, a step from either. */
+    private boolean isPassing(Tone tone, int index) {
+        if (index == 0 || index + 1 >= before.size() || isOnBeat(tone)) {
+            return false;
+        }
+        Tone from = before.get(index - 1);
+        Tone to = before.get(index + 1);
+        if (from.isRest() || to.isRest()) {
+            return false;
+        }
+        int in = tone.melody().staffStep() - from.melody().staffStep();
+        int out = to.melody().staffStep() - tone.melody().staffStep();
+        return Math.abs(in) == 1 && in == out;
+    }
+
+    /** By how many octaves a tone comes nearer to the one before, where the leap from it is wide and the instrument has the note. */
+    private int nearer(Tone tone) {
+        if (made.isEmpty() || made.get(made.size() - 1).isRest()) {
+            return 0;
+        }
+        int leap = tone.melody().midi() - made.get(made.size() - 1).melody().midi();
+        int octave = leap > 0 ? -1 : 1;
+        boolean isWide = Math.abs(leap) > WIDEST;
+        return isWide && byOctave(tone, octave).stream().allMatch(instrument::has) ? octave : 0;
+    }
+
+    private static List<WrittenPitch> byOctave(Tone tone, int octaves) {
+        return tone.pitches().stream()
+                .map(pitch -> new WrittenPitch(pitch.step(), pitch.alter(), pitch.octave() + octaves))
+                .toList();
+    }
+
+    // One string
+
+    /** The melody alone where the string has it or its octave; else the note before is held, and where there is none it stays. */
+    private void onString(Tone tone, boolean isOrnaments) {
+        int open = openString();
+        Optional<WrittenPitch> there = IntStream.of(0, -1, 1)
+                .mapToObj(octaves -> new WrittenPitch(
+                        tone.melody().step(),
+                        tone.melody().alter(),
+                        tone.melody().octave() + octaves))
+                .filter(pitch -> isOnString(pitch, open))
+                .findFirst();
+        if (there.isPresent() && !isOrnaments) {
+            made.add(tone.withPitches(List.of(there.get())));
+        } else {
+            hold(tone, true, isOrnaments);
+        }
+    }
+
+    private static boolean isOnString(WrittenPitch pitch, int open) {
+        return pitch.midi() >= open && pitch.midi() <= open + HAND;
+    }
+
+    /** The string the teacher names, as written; else the one on which most of the passage lies. */
+    private int openString() {
+        List<Integer> open = instrument.strings().orElseThrow().open().stream()
+                .map(instrument.reading()::writtenMidi)
+                .toList();
+        return open.stream()
+                .filter(string -> layer.own()
+                        .filter(name -> !name.equals("best"))
+                        .filter(name -> Math.floorMod(string, OCTAVE)
+                                == Math.floorMod(WrittenPitch.parse(name + "4").midi(), OCTAVE))
+                        .isPresent())
+                .findFirst()
+                .orElseGet(() -> open.stream()
+                        .max(Comparator.comparingLong(string -> before.stream()
+                                .filter(tone -> !tone.isRest()
+                                        && layer.covers(tune, tone.note().id()))
+                                .filter(tone -> isOnString(tone.melody(), string))
+                                .count()))
+                        .orElseThrow());
     }
 
     /** The second half of a note is given to the breath. */

@@ -47,7 +47,7 @@ public record Line(List<Tone> tones, List<BarStart> bars, Map<NoteId, List<Integ
     public static Line of(Tune tune, Version version) {
         Line line = plain(tune, version);
         for (Layer layer : version.layers()) {
-            line = LayerRules.apply(layer, line, tune);
+            line = LayerRules.apply(layer, line, tune, version.playing().instrument());
         }
         return line;
     }

@@ -36,6 +36,8 @@ public record Deed(Kind kind, String subject, String stage, boolean isClosed) {
         CARRY,
         BESIDE,
         AIM,
+        TAKE_PHRASE,
+        PLAN,
         TAKE_WRITTEN,
         VOICE,
         RECOVER,

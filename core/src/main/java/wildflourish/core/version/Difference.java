@@ -5,6 +5,7 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.Predicate;
 import wildflourish.core.tune.NoteId;
 import wildflourish.core.tune.Tune;
 
@@ -44,6 +45,18 @@ public record Difference(List<Placement> added, List<Change> changed, List<Place
         List<Placement> gone =
                 played(before).stream().filter(each -> !met.contains(each)).toList();
         return new Difference(added, changed, gone);
+    }
+
+    /** What of it begins in some bars of the tune, from the first to the last. */
+    public Difference within(Tune tune, int firstBar, int lastBar) {
+        Predicate<Placement> isThere = placement -> {
+            int bar = tune.placeOf(placement.span().first()).bar();
+            return firstBar <= bar && bar <= lastBar;
+        };
+        return new Difference(
+                added.stream().filter(isThere).toList(),
+                changed.stream().filter(change -> isThere.test(change.after())).toList(),
+                gone.stream().filter(isThere).toList());
     }
 
     private static List<Placement> played(Version version) {

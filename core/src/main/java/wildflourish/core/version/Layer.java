@@ -80,6 +80,12 @@ public record Layer(Rule rule, String option, Span span, Passes passes) {
         SLUR,
         /** A note on a beat is held through it. */
         HOLD_BEATS,
+        /** A note that only leads on by step is left out. */
+        HOLD_PASSING,
+        /** Wide leaps are taken at the octave. */
+        NARROW,
+        /** All on one string. */
+        ONE_STRING,
         /** Long notes give their second half to the breath. */
         BREATHE,
         /** An order of strokes is kept to. */
@@ -130,6 +136,14 @@ public record Layer(Rule rule, String option, Span span, Passes passes) {
             return switch (this) {
                 case TONGUE_ALL, TONGUE_BEATS, SLUR, STROKES, STAY_DOWN, INTRO, TAG, BACKUP, BASS -> false;
                 default -> true;
+            };
+        }
+
+        /** Whether it makes a tune simpler than it is written, by leaving notes out or moving them by an octave. */
+        public boolean simplifies() {
+            return switch (this) {
+                case HOLD_BEATS, HOLD_PASSING, NARROW, ONE_STRING -> true;
+                default -> false;
             };
         }
 

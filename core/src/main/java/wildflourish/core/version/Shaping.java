@@ -46,6 +46,11 @@ public record Shaping(Stair stair, List<Loss> losses) {
         return settled(tune, stair, stair.withStages(changed));
     }
 
+    /** With another version in place of a stage. */
+    public static Shaping replaced(Tune tune, Stair stair, int stage, Version version) {
+        return settled(tune, stair, stair.with(stage, version));
+    }
+
     /** What stands on a note comes a stage later. Empty where nothing stands there, and where it first stands at the top. */
     public static Optional<Shaping> later(Tune tune, Stair stair, NoteId note) {
         return lowest(tune, stair, note)

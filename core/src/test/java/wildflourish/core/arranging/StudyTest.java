@@ -79,7 +79,8 @@ class StudyTest {
                         .collect(Collectors.toMap(
                                 each -> each.span().last(),
                                 each -> each,
-                                (one, other) -> one.stack().weight() < other.stack().weight() ? other : one))
+                                (one, other) ->
+                                        one.stack().weight() < other.stack().weight() ? other : one))
                         .values());
             }
             int most = most(tune, fitting, 0);

@@ -37,7 +37,7 @@ class TimesTest {
                 }
                 List<String> turns = Times.rising(versions, count);
                 assertThat(turns).hasSize(count).startsWith(versions.get(0)).endsWith(versions.get(kinds - 1));
-                
+
                 assertThat(turns).containsAll(versions);
                 assertThat(new Times(turns, TEMPO).alike()).isEmpty();
                 plans++;
@@ -79,7 +79,8 @@ class TimesTest {
         assertThat(placed.removed(tune, 3, roll.span().first())).isEqualTo(with);
         assertThat(placed.placed(tune, 3, List.of(cut)).stages()).isEqualTo(with.stages());
         assertThat(placed.withoutBeside(3)).isEqualTo(stair.placed(tune, 1, cut));
-        Stair two = placed.with(new Beside(Beside.Kind.STUDY, "", 24, placed.at(3))).orElseThrow();
+        Stair two =
+                placed.with(new Beside(Beside.Kind.STUDY, "", 24, placed.at(3))).orElseThrow();
         assertThat(two.at(4).name()).isEqualTo("Free 2");
         assertThat(two.copiedUp(4)).isEmpty();
         assertThat(two.named("Free 2")).contains(two.at(4));

@@ -275,6 +275,7 @@ public final class BenchRoom implements Room {
         does(actions, "begin-stair", Stages::begin);
         does(actions, "insert-stage", Shapes::insert);
         does(actions, "free-version", Besides::free);
+        does(actions, "simpler-version", Besides::simpler);
         actions.bind("study-version", isHere, () -> offers.study());
         actions.bind("aim", isHere, () -> strip.aim());
         actions.bind("remove-stage", isHere, () -> offers.shape(Shapes.withoutStage(desk.here())));

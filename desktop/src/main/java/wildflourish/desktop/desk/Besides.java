@@ -1,7 +1,13 @@
 package wildflourish.desktop.desk;
 
+import java.util.List;
+import java.util.stream.Stream;
+import wildflourish.core.tune.Note;
 import wildflourish.core.version.Beside;
 import wildflourish.core.version.Deed;
+import wildflourish.core.version.Layer;
+import wildflourish.core.version.Passes;
+import wildflourish.core.version.Span;
 import wildflourish.core.version.Stair;
 import wildflourish.core.version.Version;
 
@@ -26,6 +32,25 @@ public final class Besides {
     /** That there is no room for another. */
     public static Outcome full() {
         return Outcome.said(FULL);
+    }
+
+    /** A version below the plain tune: passing notes held and wide leaps at the octave; other rules can be turned on and off over it. */
+    public static Outcome simpler(Here here) {
+        Sight sight = here.sight();
+        if (sight.tune().isEmpty() || sight.version().isEmpty()) {
+            return Outcome.nothing();
+        }
+        List<Note> notes = sight.tune().get().notes();
+        Span all = new Span(notes.get(0).id(), notes.get(notes.size() - 1).id());
+        List<Layer> layers = Stream.of("hold-passing", "narrow")
+                .map(id -> new Layer(Layer.Rule.of(id), all, Passes.EVERY))
+                .toList();
+        Version simpler =
+                Version.plain("Below", sight.version().get().playing()).withLayers(layers);
+        return add(
+                here,
+                new Beside(Beside.Kind.BELOW, "the plain tune", simpler),
+                "Below the plain tune: passing notes are held, wide leaps taken at the octave");
     }
 
     /** Another version beside the stair, and it is worked on. */

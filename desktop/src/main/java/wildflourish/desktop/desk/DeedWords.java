@@ -32,6 +32,8 @@ public final class DeedWords {
             case VOICE -> "chose the voice " + deed.subject();
             case BESIDE -> "put the version " + deed.subject() + " beside the stair";
             case AIM -> "aimed at " + deed.subject() + " ornaments in " + deed.stage();
+            case TAKE_PHRASE -> "took the phrase of " + deed.subject() + " into " + deed.stage();
+            case PLAN -> "planned the times through";
             case RECOVER -> "brought unsaved changes back";
             case TAKE_SAVED -> "kept " + deed.stage() + " as it was saved";
             case KEEP_AS_TUNE -> "kept the changed notes of " + deed.stage() + " as a tune";

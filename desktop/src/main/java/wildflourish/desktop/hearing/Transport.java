@@ -3,12 +3,16 @@ package wildflourish.desktop.hearing;
 import java.util.List;
 import java.util.Optional;
 import java.util.concurrent.Executor;
+import java.util.function.Supplier;
 import javafx.animation.AnimationTimer;
 import javafx.animation.PauseTransition;
 import javafx.application.Platform;
 import javafx.beans.property.ReadOnlyObjectProperty;
 import javafx.beans.property.ReadOnlyObjectWrapper;
 import javafx.util.Duration;
+import wildflourish.core.arranging.Whole;
+import wildflourish.core.form.Phrase;
+import wildflourish.core.form.Phrasing;
 import wildflourish.core.hand.Bearing;
 import wildflourish.core.music.Fraction;
 import wildflourish.core.music.Key;
@@ -27,6 +31,7 @@ import wildflourish.core.tune.Tune;
 import wildflourish.core.version.Placement;
 import wildflourish.core.version.Playing;
 import wildflourish.core.version.Spot;
+import wildflourish.core.version.Stair;
 import wildflourish.core.version.Version;
 import wildflourish.desktop.desk.Desk;
 import wildflourish.desktop.desk.Playback;
@@ -52,13 +57,19 @@ public final class Transport {
             new ReadOnlyObjectWrapper<>(new Player.Status(false, false, 0));
     /** Whether it is the tune that plays, not a note by itself. */
     private boolean isOfTune = true;
+    /** The performance that plays, where it is of more than one version. */
+    private Optional<Whole> whole = Optional.empty();
+
+    private String section = "";
 
     private final AnimationTimer timer = new AnimationTimer() {
         @Override
         public void handle(long now) {
             status.set(player.status());
             if (player.isPlaying()) {
-                heard.set(isOfTune ? player.heard() : Optional.empty());
+                Optional<Player.Heard> sounds = isOfTune || whole.isPresent() ? player.heard() : Optional.empty();
+                tellSection(sounds);
+                heard.set(sounds);
             } else {
                 finished();
             }
@@ -278,6 +289,8 @@ public final class Transport {
 
     private void begin(Performance performance, boolean isTune) {
         isOfTune = isTune;
+        whole = Optional.empty();
+        section = "";
         player.play(performance);
         desk.playback(playback -> playback.playing(true));
         timer.start();
@@ -327,6 +340,80 @@ public final class Transport {
             desk.playback(playback -> playback.playing(false));
         }
         heard.set(Optional.empty());
+    }
+
+    // Several versions one after the other
+
+    /** Plays a performance of several versions, once or round and round. */
+    private void play(Supplier<Whole> made, boolean isLooped) {
+        Sight sight = desk.sight().get();
+        Profile profile = sight.chosen().profile();
+        Fraction speed = sight.playback().speed();
+        boolean hasDrones = sight.playback().hasDrones();
+        Reeds reeds = sight.playback().reeds();
+        soon.execute(() -> {
+            Whole several = made.get();
+            Tempo tempo = several.version().playing().tempo().times(speed);
+            Realisation worked = Realiser.realise(several.tune(), several.version(), profile, tempo);
+            Realisation dressed = (hasDrones ? worked : worked.withoutDrones()).with(reeds);
+            PlayRange range = PlayRange.whole(dressed).looped(isLooped);
+            Platform.runLater(() -> {
+                begin(new Performance(dressed, range, countIn(dressed, range)), false);
+                whole = Optional.of(several);
+            });
+        });
+    }
+
+    /** The phrase of the chosen note in every stage, the plainest first, round and round. */
+    public void throughStages() {
+        Sight sight = desk.sight().get();
+        if (isPlaying()) {
+            stop();
+        } else if (sight.tune().isEmpty()
+                || sight.note().isEmpty()
+                || sight.stair().isEmpty()) {
+            desk.say(NOTHING);
+        } else {
+            Tune tune = sight.tune().get();
+            Phrase phrase =
+                    Phrasing.of(tune).at(tune.placeOf(sight.note().get()).bar());
+            List<Version> stages = sight.stair().get().stages();
+            play(() -> Whole.of(tune, stages, phrase.firstBar(), phrase.lastBar()), true);
+        }
+    }
+
+    /** The plan of times through from beginning to end. */
+    public void playTimes() {
+        Sight sight = desk.sight().get();
+        Optional<Stair> planned = sight.stair().filter(stair -> stair.times().isPresent());
+        if (isPlaying()) {
+            stop();
+        } else if (sight.tune().isEmpty() || planned.isEmpty()) {
+            desk.say("No times through are planned: plan them in Versions (Q) first.");
+        } else {
+            Tune tune = sight.tune().get();
+            Stair stair = planned.get();
+            play(() -> Whole.of(tune, stair, stair.times().orElseThrow()), false);
+        }
+    }
+
+    /** The written note that is heard; empty in silence and in bars that are not the tune's own. */
+    public Optional<NoteId> noteOf(Player.Heard now) {
+        Optional<NoteId> note = now.moment()
+                .filter(moment -> moment.sounding().isPresent())
+                .map(moment -> moment.cue().note());
+        return whole.isPresent() ? note.flatMap(whole.get()::original) : note;
+    }
+
+    /** Which version is heard, whenever it is another. */
+    private void tellSection(Optional<Player.Heard> now) {
+        whole.ifPresent(several -> now.flatMap(Player.Heard::moment).ifPresent(moment -> {
+            String name = several.sectionOf(moment.cue().note()).name();
+            if (!name.equals(section)) {
+                section = name;
+                desk.say("Now: " + name);
+            }
+        }));
     }
 
     /** Nothing sounds any more; it is of no use afterwards. */

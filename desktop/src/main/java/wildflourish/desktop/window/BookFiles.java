@@ -18,6 +18,7 @@ import wildflourish.core.problem.Parsed;
 import wildflourish.core.problem.Problem;
 import wildflourish.core.tune.Tune;
 import wildflourish.core.version.Book;
+import wildflourish.core.version.Stair;
 import wildflourish.core.version.Version;
 import wildflourish.core.words.Cautions;
 import wildflourish.core.words.Steps;
@@ -333,6 +334,19 @@ final class BookFiles {
                         Handout.ofStages(tune, stages, second, sight.chosen().profile(), paper),
                         title,
                         paper.spaceMillimetres()));
+    }
+
+    /** The plan of times through as one performance. */
+    void takeAwayTimes(ExportForm form) {
+        Sight sight = desk.sight().get();
+        Optional<Stair> planned = sight.stair().filter(stair -> stair.times().isPresent());
+        if (sight.tune().isEmpty() || planned.isEmpty()) {
+            desk.say("No times through are planned: plan them in Versions (Q) first.");
+            return;
+        }
+        Tune tune = sight.tune().get();
+        Exporter exporter = new Exporter(sight.chosen().profile(), Paper.a4());
+        write("Times through " + tune.title(), form.ending(), progress -> exporter.whole(tune, planned.get(), form));
     }
 
     /** The stage in sentences, as a text, for beginners and students who do not see the page. */

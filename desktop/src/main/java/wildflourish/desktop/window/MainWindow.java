@@ -42,6 +42,7 @@ import wildflourish.desktop.lookover.LookOverRoom;
 import wildflourish.desktop.play.Player;
 import wildflourish.desktop.room.Room;
 import wildflourish.desktop.room.Tools;
+import wildflourish.desktop.versions.VersionsRoom;
 import wildflourish.files.store.Recovery;
 
 /** A window: the bars above, the room one is in, sound and what was said below. */
@@ -77,12 +78,17 @@ public final class MainWindow extends BorderPane {
         actions.bind("latency", () -> new LatencyNotice(desk, transport, banner).begin());
         InstrumentMenu.bind(desk, actions);
         // Before the rooms, whose buttons lead from one to another.
-        List.of(LookOverRoom.ID, BenchRoom.ID, StairRoom.ID, ChartRoom.ID, BestFitRoom.ID)
+        List.of(LookOverRoom.ID, BenchRoom.ID, StairRoom.ID, VersionsRoom.ID, ChartRoom.ID, BestFitRoom.ID)
                 .forEach(id -> actions.bindOn(
                         "room-" + id, desk.of(sight -> sight.room().equals(id)), () -> desk.enter(id)));
         bench = new BenchRoom(tools);
         rooms = List.of(
-                new LookOverRoom(tools), bench, new StairRoom(bench), new ChartRoom(tools), new BestFitRoom(tools));
+                new LookOverRoom(tools),
+                bench,
+                new StairRoom(bench),
+                new VersionsRoom(tools),
+                new ChartRoom(tools),
+                new BestFitRoom(tools));
         getStyleClass().add("window");
         sound = new TransportBar(desk, actions);
         said = new SaidLine(desk, transport::look);
@@ -121,11 +127,7 @@ public final class MainWindow extends BorderPane {
         desk.of(sight -> desk.here().undecided()).subscribe(this::offerChoice);
         transport
                 .heard()
-                .subscribe(heard -> room().hear(
-                                heard.map(Player.Heard::millis),
-                                heard.flatMap(Player.Heard::moment)
-                                        .filter(moment -> moment.sounding().isPresent())
-                                        .map(moment -> moment.cue().note())));
+                .subscribe(heard -> room().hear(heard.map(Player.Heard::millis), heard.flatMap(transport::noteOf)));
         transport.status().subscribe(said::tell);
         sceneProperty().subscribe(scene -> {
             if (scene != null) {

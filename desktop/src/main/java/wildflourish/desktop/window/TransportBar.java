@@ -149,6 +149,8 @@ final class TransportBar extends HBox {
 
     /** Puts what is heard into the registry. */
     static void bind(Desk desk, Actions actions, Transport transport) {
+        actions.bind("through-stages", transport::throughStages);
+        actions.bind("play-times", transport::playTimes);
         actions.bind("play", () -> {
             Playback now = desk.sight().get().playback();
             transport.playOrStop(now.stretch(), now.isLooped());

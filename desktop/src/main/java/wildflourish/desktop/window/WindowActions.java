@@ -133,6 +133,10 @@ final class WindowActions {
         actions.bind(
                 "take-stages",
                 () -> files.takeAwayStages(desk.sight().get().look().shows().second(), Paper.a4()));
+        wholes("take-times-pdf", ExportForm.PDF);
+        wholes("take-times-midi", ExportForm.MIDI);
+        wholes("take-times-wav", ExportForm.WAV);
+        wholes("take-times-abc", ExportForm.ABC);
         actions.bind("take-chart", () -> files.takeAwayChart(ExportForm.PDF, Paper.a4()));
         actions.bind("take-chart-wall", () -> files.takeAwayChart(ExportForm.PDF, Paper.a3()));
         actions.bind("take-chart-svg", () -> files.takeAwayChart(ExportForm.SVG, Paper.a4()));
@@ -144,6 +148,10 @@ final class WindowActions {
         takes("take-wav", ExportForm.WAV, Paper.a4());
         takes("take-midi", ExportForm.MIDI, Paper.a4());
         takes("take-musicxml", ExportForm.MUSICXML, Paper.a4());
+    }
+
+    private void wholes(String id, ExportForm form) {
+        actions.bind(id, () -> files.takeAwayTimes(form));
     }
 
     private void takes(String id, ExportForm form, Paper paper) {

@@ -47,6 +47,7 @@ import wildflourish.core.version.Version;
  * notes come from the realisation; a cut is written by custom as the note of the finger it lifts, a tap as the note it sounds.
  */
 final class VersionWriter {
+    private static final Pattern SIGN_OF_GROUP = Pattern.compile("[<>]|\\(\\d+(:\\d*){0,2}");
     private static final Pattern BROKEN = Pattern.compile("(>+|<+)");
     /** Decorations that the tune itself writes right before a note. */
     private static final Pattern DECORATED = Pattern.compile("((?:[.~HLMOPSTuv]|![^!]*!|\\+[^+]*\\+)+)$");
@@ -64,6 +65,9 @@ final class VersionWriter {
 
     /** Notes that begin a group under a number: their decorations follow it. */
     private final Set<NoteId> grouped = new HashSet<>();
+
+    /** Notes of a tuplet or of a broken pair of which a simpler version leaves some out: each is written with its own length, without the sign of the group. */
+    private final Set<NoteId> ungrouped = new HashSet<>();
 
     private boolean splitsNotes;
     private int bar;
@@ -104,6 +108,7 @@ final class VersionWriter {
             Manuscript.Stretch stretch = manuscript.at(note.id());
             String gap = manuscript.text().substring(at, stretch.start());
             String kept = joined.contains(note.id()) ? gap.replaceAll("[<>]", "") : gap;
+            kept = ungrouped.contains(note.id()) ? SIGN_OF_GROUP.matcher(kept).replaceAll("") : kept;
             body.append(grouped.contains(note.id()) ? DECORATED.matcher(kept).replaceFirst("") : kept);
             String words = replaced.get(note.id());
             body.append(words != null ? words : manuscript.text().substring(stretch.start(), stretch.end()));
@@ -125,6 +130,7 @@ final class VersionWriter {
 
     private void writeBar(Bar written) {
         Optional<Integer> playing = realisation.firstPlaying(bar);
+        playing.ifPresent(played -> ungroup(written, played));
         int i = 0;
         while (i < written.notes().size()) {
             Note note = written.notes().get(i);
@@ -489,15 +495,35 @@ final class VersionWriter {
     private boolean isLayered(Note note, int playing) {
         if (version.layers().isEmpty()
                 || note.isRest()
-                || isBroken(note)
+                || (isBroken(note) && !ungrouped.contains(note.id()))
                 || token(note).isEmpty()) {
             return false;
         }
+        return ungrouped.contains(note.id()) || differs(note, playing);
+    }
+
+    private boolean differs(Note note, int playing) {
         List<Tone> tones = tonesOf(note, playing);
         boolean isAsWritten = tones.size() == 1
                 && tones.get(0).length().equals(note.played())
                 && tones.get(0).pitches().equals(note.pitches());
         return !isAsWritten;
+    }
+
+    /** Finds the groups of which a simpler version leaves notes out or moves them. */
+    private void ungroup(Bar written, int playing) {
+        boolean isSimpler =
+                version.layers().stream().anyMatch(layer -> layer.rule().work().simplifies());
+        for (int i = 0; isSimpler && i < written.notes().size(); i++) {
+            Note note = written.notes().get(i);
+            boolean isPair = i > 0 && !brokenFactor(gapBefore(note), false).equals(Fraction.ONE);
+            List<Note> group = tune.tupletAt(note.id())
+                    .map(tuplet -> tune.between(tuplet.first(), tuplet.last()))
+                    .orElse(isPair ? written.notes().subList(i - 1, i + 1) : List.of());
+            if (group.stream().noneMatch(Note::isRest) && group.stream().anyMatch(each -> differs(each, playing))) {
+                group.forEach(each -> ungrouped.add(each.id()));
+            }
+        }
     }
 
     /** A note as layers have it: its tones one after the other, with the picking finger under each; nothing where it has become part of the one before. */

@@ -1,0 +1,75 @@
+package wildflourish.desktop.desk;
+
+import java.util.List;
+import java.util.Optional;
+import wildflourish.core.arranging.Mix;
+import wildflourish.core.form.Phrase;
+import wildflourish.core.form.Phrasing;
+import wildflourish.core.tune.NoteId;
+import wildflourish.core.tune.Tune;
+import wildflourish.core.version.Beside;
+import wildflourish.core.version.Deed;
+import wildflourish.core.version.Shaping;
+import wildflourish.core.version.Stair;
+import wildflourish.core.version.Times;
+import wildflourish.core.version.Version;
+import wildflourish.core.words.TimesWords;
+
+/** Versions put together: a phrase of one taken into another, and which is played each time through. */
+public final class Arranging {
+    private Arranging() {}
+
+    /** The phrase of the chosen note as another version has it, in the version worked on. Where a stair could not bear that, it becomes a free version. */
+    public static Outcome takePhrase(Here here, int other) {
+        Sight sight = here.sight();
+        Optional<Stair> stair = sight.stair();
+        Optional<NoteId> note = sight.note();
+        if (stair.isEmpty() || note.isEmpty() || other == sight.chosen().stage()) {
+            return Outcome.said("Choose another version to take the phrase from.");
+        }
+        Tune tune = sight.tune().orElseThrow();
+        int stage = sight.chosen().stage();
+        Version from = stair.get().at(other);
+        int index = phrase(tune, note.get());
+        String name = Phrasing.of(tune).phrases().get(index).name();
+        Mix mix =
+                Mix.of(tune, stair.get().at(stage), from, index, sight.chosen().profile());
+        String words = name + " is as " + from.name() + " has it"
+                + (mix.joins().isEmpty()
+                        ? ""
+                        : "; look at the joins: " + mix.joins().size() + " to mend");
+        Deed deed = new Deed(Deed.Kind.TAKE_PHRASE, from.name(), here.stageName());
+        Shaping shaping = here.isBeside()
+                ? new Shaping(stair.get().with(stage, mix.version()), List.of())
+                : Shaping.replaced(tune, stair.get(), stage, mix.version());
+        boolean isKept = shaping.losses().isEmpty() && shaping.stair().at(stage).equals(mix.version());
+        return isKept
+                ? Outcome.of(here, shaping.stair(), deed, words)
+                : Besides.add(
+                        here,
+                        new Beside(
+                                Beside.Kind.FREE,
+                                here.stageName() + " with " + name + " of " + from.name(),
+                                mix.version().withName("Mixed")),
+                        "A stage must bear what the one below has, so this is a free version: " + words);
+    }
+
+    /** The phrase in which a note stands, by its place among the phrases. */
+    private static int phrase(Tune tune, NoteId note) {
+        Phrase phrase = Phrasing.of(tune).at(tune.placeOf(note).bar());
+        return Phrasing.of(tune).phrases().indexOf(phrase);
+    }
+
+    /** Which version is played each time through; nothing where none is planned any more. */
+    public static Outcome plan(Here here, Optional<Times> times) {
+        return here.sight()
+                .stair()
+                .map(stair -> Outcome.of(
+                        here,
+                        stair.with(times),
+                        new Deed(Deed.Kind.PLAN, "", here.stageName()),
+                        times.map(plan -> "Times through: " + TimesWords.of(plan))
+                                .orElse("No times through are planned")))
+                .orElse(Outcome.nothing());
+    }
+}
