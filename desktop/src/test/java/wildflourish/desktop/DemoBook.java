@@ -5,8 +5,15 @@ import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.EnumSet;
 import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import java.util.stream.IntStream;
+import wildflourish.core.arranging.Whole;
 import wildflourish.core.hand.Scene;
+import wildflourish.core.instrument.Family;
 import wildflourish.core.instrument.Instrument;
 import wildflourish.core.music.Fraction;
 import wildflourish.core.ornament.Ornament;
@@ -25,9 +32,11 @@ import wildflourish.core.version.Placement;
 import wildflourish.core.version.Span;
 import wildflourish.core.version.Spot;
 import wildflourish.core.version.Stair;
+import wildflourish.core.version.Times;
 import wildflourish.core.version.Version;
 import wildflourish.files.abc.BookReader;
 import wildflourish.files.abc.BookWriter;
+import wildflourish.files.abc.FigureText;
 
 /**
  * How the demo book was made: the stair of its first reel, placement by placement. Run {@code main} with the plain book and the file to
@@ -53,7 +62,107 @@ final class DemoBook {
 
     public static void main(String[] arguments) throws IOException {
         String plain = Files.readString(Path.of(arguments[0]), StandardCharsets.UTF_8);
-        Files.writeString(Path.of(arguments[1]), BookWriter.write(decorated(plain)));
+        Book book = decorated(plain);
+        Files.writeString(Path.of(arguments[1]), BookWriter.write(book));
+        Files.writeString(Path.of(arguments[2]), BookWriter.write(figures(book)));
+    }
+
+    /** Six figures for each family, bars of the fullest stage of its stair, those with the most ornaments first. */
+    static Book figures(Book book) {
+        List<BookItem> items = new ArrayList<>();
+        Set<Family> met = EnumSet.noneOf(Family.class);
+        int number = 1;
+        for (Lesson lesson : book.lessons()) {
+            for (Stair stair : lesson.stairs()) {
+                if (!met.add(stair.instrument().family())) {
+                    continue;
+                }
+                Tune tune = lesson.tune();
+                Version fullest = stair.at(stair.stages().size() - 1);
+                List<Integer> bars = IntStream.range(0, tune.bars().size())
+                        .filter(bar -> count(tune, fullest, bar) > 0)
+                        .boxed()
+                        .sorted(Comparator.comparingInt(bar -> -count(tune, fullest, bar)))
+                        .limit(6)
+                        .toList();
+                for (int bar : bars) {
+                    List<Note> notes = tune.bars().get(bar).notes();
+                    Span span = new Span(
+                            notes.get(0).id(), notes.get(notes.size() - 1).id());
+                    String name = tune.title() + ", bar " + tune.form().countedNumber(bar) + ", "
+                            + stair.instrument().family().word();
+                    items.add(FigureText.lesson(tune, fullest, span, name, number++));
+                    items.add(new BookItem.Text("\n\n"));
+                }
+            }
+        }
+        return new Book(items);
+    }
+
+    private static int count(Tune tune, Version version, int bar) {
+        return (int) tune.bars().get(bar).notes().stream()
+                .filter(note -> version.at(note.id()).flatMap(Spot::first).isPresent())
+                .count();
+    }
+
+    /** The slip jig on union pipes: cuts on the beats at Leaf, rolls and crans at Bud, stopped notes and slides at Bloom. */
+    private static Stair union(Tune tune) {
+        Stair stair = Stair.starting(tune, Instrument.of("union-d-open"), 4);
+        stair = onBeats(tune, stair, 1, Fraction.of(9, 8), "cut", "tap");
+        stair = onBeats(tune, stair, 2, Fraction.of(9, 8), "cran", "long-roll", "short-roll");
+        stair = onBeats(tune, stair, 2, Fraction.of(3, 8), "cut");
+        stair = onBeats(tune, stair, 3, Fraction.of(3, 8), "long-roll", "short-roll", "condensed-roll", "slide-in");
+        return said(tune, stair, 1, 1, "One cut on the first beat, and nothing else in the bar.");
+    }
+
+    /** The reel in C on a whistle in C, five stages: cuts and breaths, rolls on the downbeats, rolls on the beats, slides and taps, triplets and double cuts. */
+    private static Stair lowered(Tune tune) {
+        Stair stair = Stair.starting(tune, Instrument.of("whistle-c"), 5);
+        stair = onBeats(tune, stair, 1, Fraction.ONE, "cut");
+        stair = placedIfFits(
+                tune, stair, 1, "4.4.breath-gap.1", "8.1.breath-gap.1", "13.4.breath-gap.1", "17.1.breath-gap.1");
+        stair = onBeats(tune, stair, 2, Fraction.ONE, "long-roll", "short-roll");
+        stair = onBeats(tune, stair, 3, Fraction.of(1, 2), "long-roll", "short-roll", "cut");
+        stair = onBeats(tune, stair, 3, Fraction.ONE, "slide-in");
+        stair = onBeats(tune, stair, 4, Fraction.of(1, 4), "double-cut-roll", "filled-triplet", "short-roll");
+        stair = said(tune, stair, 1, 1, "The cut is part of the beat: nobody should hear it arrive.");
+        stair = said(tune, stair, 4, 9, "Only for the last time through.");
+        List<String> turns = List.of("Root", "Leaf", "Bud", "Bloom", "Wild");
+        return stair.with(Optional.of(new Times(turns, Whole.slowest(stair.stages()), 2, 0, 2)));
+    }
+
+    /** On each note that begins so often the first of some ornaments that fits and is heavier than what stands there. */
+    private static Stair onBeats(Tune tune, Stair begun, int stage, Fraction every, String... ids) {
+        Stair stair = begun;
+        for (Note note : tune.notes()) {
+            boolean isThere = !note.isRest()
+                    && tune.placeOf(note.id()).offset().modulo(every).isZero();
+            for (String id : ids) {
+                Version version = stair.at(stage);
+                int weight =
+                        Ornament.of(id, begun.instrument().family()).manner().weight();
+                boolean isFree = version.covering(tune, note.id()).flatMap(Spot::first).stream()
+                        .allMatch(placement -> placement.stack().weight() < weight);
+                Optional<Placement> fit = isThere && isFree
+                        ? WhatFits.at(tune, version, note.id(), Profile.usual()).fitting().stream()
+                                .filter(each -> each.facts().ornament().id().equals(id))
+                                .map(Fit::placement)
+                                .findFirst()
+                        : Optional.empty();
+                if (fit.isPresent()) {
+                    stair = stair.placed(tune, stage, fit.get());
+                    break;
+                }
+            }
+        }
+        return stair;
+    }
+
+    /** With a sentence of the teacher on the first note of a bar. */
+    private static Stair said(Tune tune, Stair stair, int stage, int bar, String words) {
+        Note note = tune.bars().get(bar).notes().get(0);
+        Spot spot = stair.at(stage).at(note.id()).orElse(Spot.bare(note.id()));
+        return stair.withSpot(tune, stage, spot.withSentence(words));
     }
 
     static Book decorated(String plain) {
@@ -69,6 +178,10 @@ final class DemoBook {
         items.set(items.indexOf(jig), jig.with(box(jig.tune())));
         Lesson air = book.lessons().get(5);
         items.set(items.indexOf(air), air.with(english(air.tune())));
+        Lesson slip = book.lessons().get(3);
+        items.set(items.indexOf(slip), slip.with(union(slip.tune())));
+        Lesson chandler = book.lessons().get(8);
+        items.set(items.indexOf(chandler), chandler.with(lowered(chandler.tune())));
         Lesson plucked = BookReader.read(PLUCKED).value().lessons().get(0);
         items.add(plucked.with(banjo(plucked.tune())).with(mandolin(plucked.tune())));
         return new Book(items);

@@ -3,13 +3,18 @@ package wildflourish.desktop.desk;
 import java.util.List;
 import java.util.Optional;
 import wildflourish.core.arranging.Mix;
+import wildflourish.core.arranging.StoredFigure;
 import wildflourish.core.form.Phrase;
 import wildflourish.core.form.Phrasing;
+import wildflourish.core.tune.Note;
 import wildflourish.core.tune.NoteId;
 import wildflourish.core.tune.Tune;
 import wildflourish.core.version.Beside;
 import wildflourish.core.version.Deed;
+import wildflourish.core.version.Placement;
 import wildflourish.core.version.Shaping;
+import wildflourish.core.version.Span;
+import wildflourish.core.version.Spot;
 import wildflourish.core.version.Stair;
 import wildflourish.core.version.Times;
 import wildflourish.core.version.Version;
@@ -52,6 +57,34 @@ public final class Arranging {
                                 here.stageName() + " with " + name + " of " + from.name(),
                                 mix.version().withName("Mixed")),
                         "A stage must bear what the one below has, so this is a free version: " + words);
+    }
+
+    /** A figure put into the version worked on; where the stair could not bear that it goes up and down like any placement. */
+    public static Outcome put(Here here, StoredFigure figure, Span at) {
+        Sight sight = here.sight();
+        if (sight.stair().isEmpty() || sight.version().isEmpty()) {
+            return Outcome.nothing();
+        }
+        Tune tune = sight.tune().orElseThrow();
+        int stage = sight.chosen().stage();
+        Stair stair = sight.stair().get();
+        Version put = figure.put(tune, stair.at(stage), at);
+        Stair after = stair;
+        for (Note note : at.notes(tune)) {
+            after = after.removed(tune, stage, note.id());
+        }
+        for (Note note : at.notes(tune)) {
+            Optional<Placement> placement = put.at(note.id()).flatMap(Spot::first);
+            if (placement.isPresent()) {
+                after = after.placed(tune, stage, placement.get());
+            }
+        }
+        return Outcome.of(
+                        here,
+                        after,
+                        new Deed(Deed.Kind.PLACE, figure.name(), here.stageName()),
+                        figure.name() + " put into " + here.stageName())
+                .choosing(sight.chosen().withNote(Optional.of(at.first())));
     }
 
     /** The phrase in which a note stands, by its place among the phrases. */

@@ -8,8 +8,13 @@ import java.util.function.Consumer;
 import java.util.function.Function;
 import java.util.function.Supplier;
 import javafx.beans.value.ObservableValue;
+import wildflourish.core.arranging.StoredFigure;
+import wildflourish.core.instrument.Family;
 import wildflourish.core.instrument.Instrument;
 import wildflourish.core.tune.NoteId;
+import wildflourish.core.tune.Tune;
+import wildflourish.core.version.Span;
+import wildflourish.core.version.Version;
 import wildflourish.desktop.action.Actions;
 import wildflourish.desktop.desk.Choosing;
 import wildflourish.desktop.desk.Desk;
@@ -24,8 +29,10 @@ import wildflourish.desktop.view.ScoreView;
  * @param soon does what takes milliseconds: lays out a score
  * @param away for what takes longer
  * @param owned the instruments that the class owns
+ * @param shelf the figures to be used again
  */
-public record Tools(Desk desk, Actions actions, Transport transport, Executor soon, Away away, Owned owned) {
+public record Tools(
+        Desk desk, Actions actions, Transport transport, Executor soon, Away away, Owned owned, Shelf shelf) {
     /** Works something out away from the window's thread and gives it back, with a notice when it takes a while. */
     public interface Away {
         <T> void work(String words, Supplier<T> question, Consumer<T> then);
@@ -36,6 +43,14 @@ public record Tools(Desk desk, Actions actions, Transport transport, Executor so
         Set<String> all();
 
         void keep(Set<String> ids);
+    }
+
+    /** The figures that ship and those the teacher has kept, in her own folder. */
+    public interface Shelf {
+        List<StoredFigure> of(Family family);
+
+        /** Keeps the notes of a version as a figure under a name; gives what is to be said. */
+        String keep(Tune tune, Version version, Span span, String name);
     }
 
     /** Whether a room is the one in sight. */

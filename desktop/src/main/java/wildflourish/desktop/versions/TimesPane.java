@@ -54,7 +54,7 @@ final class TimesPane extends VBox {
         HBox bars = new HBox(
                 6, new Label("Lead in"), intro, new Label("held"), join, new Label("tag"), tag, new Label("bars"));
         bars.setAlignment(Pos.CENTER_LEFT);
-        HBox hear = new HBox(
+        VBox hear = new VBox(
                 6,
                 Controls.button(tools.actions().of("play-times")),
                 Controls.button(tools.actions().of("take-times-pdf")));

@@ -27,7 +27,7 @@ final class VersionsPane extends VBox {
     private static final double WIDTH = 424;
 
     /** Actions that open its tabs, in their order. */
-    static final List<String> TABS = List.of("what-differs", "put-together", "plan-times");
+    static final List<String> TABS = List.of("what-differs", "put-together", "plan-times", "figure-shelf");
 
     private final Desk desk;
     private final TabPane tabs;
@@ -35,6 +35,7 @@ final class VersionsPane extends VBox {
     private final Lines differences = new Lines(WIDTH);
     private final MixPane mix;
     private final TimesPane times;
+    private final FiguresPane figures;
 
     VersionsPane(Tools tools, ObservableIntegerValue other) {
         this.desk = tools.desk();
@@ -42,7 +43,12 @@ final class VersionsPane extends VBox {
         getStyleClass().addAll("side", "wide");
         mix = new MixPane(tools);
         times = new TimesPane(tools);
-        tabs = new TabPane(tab("What differs", differences), tab("Put together", mix), tab("Times through", times));
+        figures = new FiguresPane(tools);
+        tabs = new TabPane(
+                tab("What differs", differences),
+                tab("Put together", mix),
+                tab("Times through", times),
+                tab("Figures", figures));
         tabs.setTabClosingPolicy(TabPane.TabClosingPolicy.UNAVAILABLE);
         VBox.setVgrow(tabs, Priority.ALWAYS);
         getChildren().add(tabs);
@@ -69,6 +75,7 @@ final class VersionsPane extends VBox {
         compare(sight.tune().get(), stair.get(), sight.chosen().stage());
         mix.show(sight);
         times.show(sight);
+        figures.show(sight);
     }
 
     private void compare(Tune tune, Stair stair, int stage) {

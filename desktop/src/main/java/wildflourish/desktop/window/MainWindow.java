@@ -72,7 +72,8 @@ public final class MainWindow extends BorderPane {
         files = new BookFiles(desk, around, banner, new Safekeeping(desk, recovery, banner), preferences, work);
         habits = new Habits(desk, preferences, around.soon());
         transport = new Transport(desk, player, around.soon());
-        Tools tools = new Tools(desk, actions, transport, around.soon(), away(work), habits);
+        Tools tools =
+                new Tools(desk, actions, transport, around.soon(), away(work), habits, new FigureShelf(around.own()));
         new WindowActions(desk, actions, files, this).bind();
         TransportBar.bind(desk, actions, transport);
         actions.bind("latency", () -> new LatencyNotice(desk, transport, banner).begin());

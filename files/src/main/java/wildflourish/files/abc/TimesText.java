@@ -147,7 +147,8 @@ record TimesText(int stair, Times times, boolean isChanged) {
                 .collect(Collectors.joining(" | "));
     }
 
-    private static String bar(Tune tune, Bar bar) {
+    /** A bar as the text writes it, without its lines. */
+    static String bar(Tune tune, Bar bar) {
         if (bar.notes().isEmpty()) {
             return "";
         }

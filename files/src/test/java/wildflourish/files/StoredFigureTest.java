@@ -1,0 +1,179 @@
+package wildflourish.files;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Random;
+import java.util.stream.Collectors;
+import org.junit.jupiter.api.Test;
+import wildflourish.core.arranging.StoredFigure;
+import wildflourish.core.hand.Scene;
+import wildflourish.core.instrument.Family;
+import wildflourish.core.instrument.Instrument;
+import wildflourish.core.ornament.Ornament;
+import wildflourish.core.ornament.Profile;
+import wildflourish.core.placing.Fit;
+import wildflourish.core.placing.WhatFits;
+import wildflourish.core.tune.Note;
+import wildflourish.core.tune.Tune;
+import wildflourish.core.version.Book;
+import wildflourish.core.version.Lesson;
+import wildflourish.core.version.Placement;
+import wildflourish.core.version.Playing;
+import wildflourish.core.version.Span;
+import wildflourish.core.version.Spot;
+import wildflourish.core.version.Stair;
+import wildflourish.core.version.Version;
+import wildflourish.files.abc.BookReader;
+import wildflourish.files.abc.BookWriter;
+import wildflourish.files.abc.FigureText;
+import wildflourish.files.abc.TuneText;
+
+/** Figures kept from a version and put where they fit. */
+class StoredFigureTest {
+    private static final Path DEMO = Path.of("../desktop/src/main/resources/wildflourish/desktop/demo");
+
+    private static Book book(String name) throws IOException {
+        return BookReader.read(Files.readString(DEMO.resolve(name))).value();
+    }
+
+    private static Span bar(Tune tune, int bar) {
+        List<Note> notes = tune.bars().get(bar).notes();
+        return new Span(notes.get(0).id(), notes.get(notes.size() - 1).id());
+    }
+
+    private static List<Placement> within(Tune tune, Version version, Span span) {
+        return span.notes(tune).stream()
+                .flatMap(note -> version.at(note.id()).flatMap(Spot::first).stream())
+                .toList();
+    }
+
+    /** Every bar of every demo stage, kept, written, read and put back where it was taken: nothing changes. */
+    @Test
+    void whatIsPutBackChangesNothing() throws IOException {
+        int kept = 0;
+        for (Lesson lesson : book("saltmarsh-lane.abc").lessons()) {
+            Tune tune = lesson.tune();
+            for (Stair stair : lesson.stairs()) {
+                Version version = stair.at(stair.stages().size() - 1);
+                for (int bar = 0; bar < tune.bars().size(); bar++) {
+                    if (tune.bars().get(bar).notes().isEmpty()) {
+                        continue;
+                    }
+                    Span span = bar(tune, bar);
+                    Lesson written = FigureText.lesson(tune, version, span, "Bar", 1);
+                    Lesson read = BookReader.read(BookWriter.write(new Book(List.of(written))))
+                            .value()
+                            .lessons()
+                            .get(0);
+                    StoredFigure figure = FigureText.figure(read).orElseThrow();
+                    assertThat(figure.notes()).hasSameSizeAs(span.notes(tune));
+                    Version back = figure.put(tune, version, span);
+                    assertThat(within(tune, back, span)).isEqualTo(within(tune, version, span));
+                    assertThat(back).isEqualTo(version);
+                    kept += figure.ornamented();
+                    boolean isThere = figure.places(tune, version, Profile.usual()).stream()
+                            .anyMatch(place -> place.span().equals(span) && place.steps() == 0);
+                    boolean isSounding = span.notes(tune).stream().anyMatch(note -> !note.isRest());
+                    assertThat(isThere).as("bar %s of %s", bar, tune.title()).isEqualTo(isSounding);
+                }
+            }
+        }
+        assertThat(kept).isGreaterThan(100);
+    }
+
+    /** A bar a step higher than the figure, in another key: found, said by how many steps, and put there with all it has; the other way it comes back. */
+    @Test
+    void aFigureIsFoundMovedAndInAnotherKey() {
+        Tune from = TuneText.read("X:1\nT:From\nM:4/4\nL:1/8\nR:reel\nK:D\nF2AF D2FA|")
+                .value();
+        Tune to = TuneText.read("X:2\nT:To\nM:4/4\nL:1/8\nR:reel\nK:G\nA2cA F2Ac|B2dc G2AB|B2d2 G4|")
+                .value();
+        Version plain = Version.plain("plain", Playing.usual(from, Instrument.of("whistle-d")));
+        Version decorated = plain.with(
+                from,
+                Spot.of(Placement.of(
+                        Ornament.of("short-roll"), Span.of(from.notes().get(0).id()))));
+        StoredFigure figure = FigureText.figure(FigureText.lesson(from, decorated, bar(from, 0), "Rolled", 1))
+                .orElseThrow();
+        List<StoredFigure.Place> places = figure.places(to, plain, Profile.usual());
+        assertThat(places).hasSize(1);
+        assertThat(places.get(0).span()).isEqualTo(bar(to, 0));
+        assertThat(places.get(0).steps()).isEqualTo(-1);
+        assertThat(places.get(0).fits()).isTrue();
+        Version put = figure.put(to, plain, places.get(0).span());
+        assertThat(within(to, put, bar(to, 0)))
+                .singleElement()
+                .satisfies(placement -> assertThat(placement.ornament().id()).isEqualTo("short-roll"));
+        StoredFigure there = FigureText.figure(FigureText.lesson(to, put, bar(to, 0), "Moved", 1))
+                .orElseThrow();
+        assertThat(there.places(from, plain, Profile.usual()))
+                .singleElement()
+                .satisfies(place -> assertThat(place.steps()).isEqualTo(1));
+        assertThat(there.put(from, plain, bar(from, 0))).isEqualTo(decorated);
+    }
+
+    /** What is said to fit where a figure is put is clean by the critic. */
+    @Test
+    void whatFitsIsClean() throws IOException {
+        Random random = new Random(4);
+        List<Lesson> figures = book("figures.abc").lessons();
+        int fitting = 0;
+        for (Lesson lesson : book("saltmarsh-lane.abc").lessons()) {
+            for (Stair stair : lesson.stairs()) {
+                Version plain = Version.plain("plain", stair.at(0).playing());
+                for (Lesson each : figures) {
+                    StoredFigure figure = FigureText.figure(each).orElseThrow();
+                    boolean isOfIt = figure.version().playing().instrument().family()
+                            == stair.instrument().family();
+                    if (!isOfIt || random.nextInt(3) > 0) {
+                        continue;
+                    }
+                    for (StoredFigure.Place place : figure.places(lesson.tune(), plain, Profile.usual())) {
+                        Scene scene = Scene.of(
+                                lesson.tune(), figure.put(lesson.tune(), plain, place.span()), Profile.usual());
+                        boolean isClean = within(lesson.tune(), scene.version(), place.span()).stream()
+                                .allMatch(placement -> WhatFits.verdict(scene, placement)
+                                        .filter(Fit::fits)
+                                        .isPresent());
+                        assertThat(place.fits()).isEqualTo(isClean);
+                        fitting += isClean ? 1 : 0;
+                    }
+                }
+            }
+        }
+        assertThat(fitting).isPositive();
+    }
+
+    /** Six ship for each family that has a stair in the demo book, and each is a bar of one of its stages. */
+    @Test
+    void sixShipForEachFamilyAndEachIsUsedInADemoStair() throws IOException {
+        Book demo = book("saltmarsh-lane.abc");
+        Map<Family, List<StoredFigure>> figures = book("figures.abc").lessons().stream()
+                .map(FigureText::figure)
+                .map(Optional::orElseThrow)
+                .collect(Collectors.groupingBy(
+                        figure -> figure.version().playing().instrument().family()));
+        assertThat(figures).hasSizeGreaterThanOrEqualTo(8);
+        figures.forEach((family, all) -> {
+            assertThat(all).as("%s", family).hasSize(6);
+            for (StoredFigure figure : all) {
+                boolean isUsed = demo.lessons().stream()
+                        .flatMap(lesson -> lesson.stairs().stream()
+                                .filter(stair -> stair.instrument().family() == family)
+                                .flatMap(stair -> stair.stages().stream())
+                                .filter(version -> figure.places(lesson.tune(), version, Profile.usual()).stream()
+                                        .anyMatch(place -> figure.put(lesson.tune(), version, place.span())
+                                                .equals(version))))
+                        .findAny()
+                        .isPresent();
+                assertThat(isUsed).as(figure.name()).isTrue();
+            }
+        });
+    }
+}
