@@ -145,7 +145,7 @@ public final class BenchRoom implements Room {
         panes.getItems().add(score);
         panes.setId("bench-panes");
         VBox.setVgrow(panes, Priority.ALWAYS);
-        centre = new VBox(strip, offers, phrases, panes);
+        centre = new VBox(strip, offers, phrases, panes, new LoadStrip(tools));
         watch(tools);
     }
 

@@ -16,6 +16,7 @@ import wildflourish.core.ornament.Profile;
 import wildflourish.core.placing.Ease;
 import wildflourish.core.placing.Load;
 import wildflourish.core.tune.Tune;
+import wildflourish.core.version.Beside;
 import wildflourish.core.version.Difference;
 import wildflourish.core.version.Lesson;
 import wildflourish.core.version.Stair;
@@ -30,7 +31,8 @@ final class StairCommand implements Callable<Integer> {
     private static final List<String> LEGEND = List.of(
             "load: the weights of all ornaments together; a cut weighs 1, a roll 3 to 5.",
             "cleanTo: the tempo up to which every ornament of the stage is clean for the student; – for no limit.",
-            "adds: what is new over the stage below.");
+            "adds: what is new over the stage below.",
+            "kind: a stage; or what stands beside the stair: free, study (all that fits), below (simpler than the plain tune).");
 
     @Spec
     private CommandSpec spec = CommandSpec.create();
@@ -56,7 +58,7 @@ final class StairCommand implements Callable<Integer> {
             for (Stair stair : lesson.stairs()) {
                 boolean isAsked =
                         instrument.map(id -> id.equals(stair.instrument().id())).orElse(true);
-                for (int stage = 0; isAsked && stage < stair.stages().size(); stage++) {
+                for (int stage = 0; isAsked && stage < stair.versions().size(); stage++) {
                     rows.add(row(lesson.tune(), stair, stage, profile));
                 }
             }
@@ -77,6 +79,10 @@ final class StairCommand implements Callable<Integer> {
         row.put("tune", tune.header().number() + " " + tune.title());
         row.put("instrument", stair.instrument().id());
         row.put("stage", version.name());
+        row.put(
+                "kind",
+                stair.besideAt(stage).map(beside -> beside.kind().word()).orElse("stage"));
+        row.put("source", stair.besideAt(stage).map(Beside::source));
         row.put("tempo", Words.tempo(version.playing().tempo()));
         row.put("spots", version.ornamented());
         row.put("load", load.total());
@@ -84,7 +90,9 @@ final class StairCommand implements Callable<Integer> {
         row.put("cleanTo", load.cleanUpTo().map(Words::tempo));
         row.put(
                 "adds",
-                stage == 0 ? List.of() : StairWords.of(Difference.between(tune, stair.at(stage - 1), version), tune));
+                stage == 0 || !stair.isStage(stage)
+                        ? List.of()
+                        : StairWords.of(Difference.between(tune, stair.at(stage - 1), version), tune));
         return row;
     }
 }

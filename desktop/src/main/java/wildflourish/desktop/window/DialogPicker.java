@@ -3,6 +3,7 @@ package wildflourish.desktop.window;
 import java.io.File;
 import java.nio.file.Path;
 import java.util.Optional;
+import javafx.stage.DirectoryChooser;
 import javafx.stage.FileChooser;
 import javafx.stage.Window;
 
@@ -40,5 +41,12 @@ public final class DialogPicker implements FilePicker {
         chooser.setTitle("Save as");
         chooser.setInitialFileName(suggestedName + "." + ending);
         return Optional.ofNullable(chooser.showSaveDialog(owner)).map(File::toPath);
+    }
+
+    @Override
+    public Optional<Path> toFolder() {
+        DirectoryChooser chooser = new DirectoryChooser();
+        chooser.setTitle("A folder for the files");
+        return Optional.ofNullable(chooser.showDialog(owner)).map(File::toPath);
     }
 }

@@ -10,4 +10,7 @@ public interface FilePicker {
 
     /** A place to save a file whose name ends in {@code ending}, with a suggested name. */
     Optional<Path> toSave(String suggestedName, String ending);
+
+    /** A folder for several files; empty when the user thinks better of it. */
+    Optional<Path> toFolder();
 }

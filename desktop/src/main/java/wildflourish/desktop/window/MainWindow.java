@@ -61,7 +61,9 @@ public final class MainWindow extends BorderPane {
     private final FinderPane finder = new FinderPane(this::leaveFinder);
     private final StackPane middle = new StackPane();
     private final StackPane beside = new StackPane();
+    private final StudentsPane students;
     private boolean isFinding;
+    private boolean isWithStudents;
 
     public MainWindow(Desk desk, Player player, Surroundings around) {
         this.desk = desk;
@@ -72,6 +74,8 @@ public final class MainWindow extends BorderPane {
         files = new BookFiles(desk, around, banner, new Safekeeping(desk, recovery, banner), preferences, work);
         habits = new Habits(desk, preferences, around.soon());
         transport = new Transport(desk, player, around.soon());
+        students = new StudentsPane(desk, around, work, this::leaveFinder);
+        actions.bind("students", this::openStudents);
         Tools tools =
                 new Tools(desk, actions, transport, around.soon(), away(work), habits, new FigureShelf(around.own()));
         new WindowActions(desk, actions, files, this).bind();
@@ -166,7 +170,8 @@ public final class MainWindow extends BorderPane {
     }
 
     private void showSide() {
-        Optional<Region> side = isFinding ? Optional.of(finder) : room().side();
+        Optional<Region> side =
+                isFinding ? Optional.of(finder) : isWithStudents ? Optional.of(students) : room().side();
         beside.getChildren().setAll(side.stream().toList());
     }
 
@@ -241,15 +246,24 @@ public final class MainWindow extends BorderPane {
         IntStream.range(0, changes).forEach(each -> desk.undo());
     }
 
+    private void openStudents() {
+        isFinding = false;
+        isWithStudents = true;
+        students.open();
+        showSide();
+        students.first().requestFocus();
+    }
+
     private void leaveFinder() {
         isFinding = false;
+        isWithStudents = false;
         showSide();
         room().first().requestFocus();
     }
 
     /** From the finder to the room, from a range to one note, from another room to the Bench. */
     void back() {
-        if (isFinding) {
+        if (isFinding || isWithStudents) {
             leaveFinder();
         } else if (desk.sight().get().severalNotes().isPresent()) {
             desk.does(Choosing::noRange);

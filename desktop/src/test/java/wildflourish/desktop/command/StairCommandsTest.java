@@ -149,4 +149,82 @@ class StairCommandsTest extends CommandLineTest {
             return new PDFTextStripper().getText(document);
         }
     }
+
+    @Test
+    void phrasesAreMixedIntoAVersionBesideTheStair() throws IOException {
+        Path mixed = folder.resolve("mixed.abc");
+        assertThat(run(
+                        "mix",
+                        book,
+                        "--tune",
+                        "1",
+                        "--instrument",
+                        "whistle-d",
+                        "--base",
+                        "Root",
+                        "--phrase",
+                        "A2=Bud",
+                        "--phrase",
+                        "5=Leaf",
+                        "--name",
+                        "Two ways",
+                        "--out",
+                        mixed))
+                .isZero();
+        assertThat(out.toString()).contains("The phrases join well.");
+        assertThat(run("stair", mixed, "--format", "json")).isZero();
+        JsonNode last = json().get(json().size() - 1);
+        assertThat(last.get("stage").asText()).isEqualTo("Two ways");
+        assertThat(last.get("kind").asText()).isEqualTo("free");
+        assertThat(last.get("source").asText()).isEqualTo("Root with A2=Bud, 5=Leaf");
+        assertThat(run("mix", book, "--tune", "1", "--instrument", "whistle-d", "--base", "Root", "--phrase", "Q7=Bud"))
+                .isEqualTo(2);
+        assertThat(err.toString()).contains("there is no phrase “Q7”; there are A1, A2");
+        assertThat(run("mix", book, "--tune", "1", "--instrument", "whistle-d", "--base", "None", "--phrase", "A2=Bud"))
+                .isEqualTo(2);
+        assertThat(err.toString()).contains("there is no version “None”; there are Root, Leaf, Bud");
+    }
+
+    @Test
+    void timesThroughArePlannedAndWrittenAsOne() throws IOException {
+        Path planned = folder.resolve("planned.abc");
+        assertThat(run(
+                        "times",
+                        book,
+                        "--tune",
+                        "1",
+                        "--instrument",
+                        "whistle-d",
+                        "--count",
+                        "4",
+                        "--intro",
+                        "2",
+                        "--tag",
+                        "2",
+                        "--book",
+                        planned,
+                        "--format",
+                        "json"))
+                .isZero();
+        JsonNode rows = json();
+        assertThat(rows.size()).isEqualTo(6);
+        assertThat(rows.get(0).get("what").asText()).isEqualTo("Intro");
+        assertThat(rows.get(4).get("what").asText()).isEqualTo("4 Bud");
+        assertThat(rows.get(1).get("at").asText()).isEqualTo("0:02");
+        for (String form : new String[] {"abc", "midi", "musicxml", "wav", "pdf"}) {
+            Path whole = folder.resolve("whole." + form);
+            assertThat(run("times", planned, "--instrument", "whistle-d", "--as", form, "--out", whole))
+                    .isZero();
+            assertThat(whole).isNotEmptyFile();
+        }
+        assertThat(run("times", book, "--tune", "1", "--instrument", "whistle-d", "--turns", "Root,Root,Bud"))
+                .isZero();
+        assertThat(err.toString()).contains("Times 1 and 2 are alike: Root");
+        assertThat(run("times", book, "--tune", "1", "--instrument", "whistle-d", "--turns", "Root,None"))
+                .isEqualTo(2);
+        assertThat(err.toString()).contains("the plan names a version “None” that is not there");
+        assertThat(run("times", book, "--tune", "1", "--instrument", "whistle-d", "--count", "2"))
+                .isEqualTo(2);
+        assertThat(err.toString()).contains("3 versions need at least 3 times through");
+    }
 }

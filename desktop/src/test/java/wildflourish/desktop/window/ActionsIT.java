@@ -85,7 +85,7 @@ class ActionsIT extends WindowTest {
         });
         assertThat(inWindow(() -> found.getItems().size()))
                 .as("all PDFs to take away")
-                .isEqualTo(7);
+                .isEqualTo(8);
     }
 
     /** What stands in no menu is found all the same: rules, schools, tunes. */

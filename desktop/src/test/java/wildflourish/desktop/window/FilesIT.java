@@ -16,6 +16,10 @@ import javafx.scene.control.TextArea;
 import javafx.scene.input.KeyCode;
 import org.junit.jupiter.api.Test;
 import org.testfx.util.WaitForAsyncUtils;
+import wildflourish.core.music.Fraction;
+import wildflourish.core.music.Tempo;
+import wildflourish.core.version.Times;
+import wildflourish.desktop.desk.Arranging;
 import wildflourish.desktop.look.Styles;
 import wildflourish.desktop.look.Theme;
 
@@ -34,6 +38,10 @@ class FilesIT extends WindowTest {
                 "pdf",
                 "pdf",
                 "pdf",
+                "mid",
+                "wav",
+                "abc",
+                "pdf",
                 "pdf",
                 "svg",
                 "png",
@@ -44,6 +52,11 @@ class FilesIT extends WindowTest {
                 "wav",
                 "mid",
                 "musicxml");
+        inWindow(() -> {
+            Times plan = new Times(List.of("Root", "Bud"), new Tempo(Fraction.of(105), Fraction.of(1, 2)));
+            desk.does(here -> Arranging.plan(here, Optional.of(plan)));
+            return true;
+        });
         when(picker.toSave(anyString(), anyString()))
                 .thenAnswer(call -> Optional.of(beside("out." + call.getArgument(1))));
         List<String> words =
