@@ -69,8 +69,8 @@ public final class Flourish implements Runnable {
               flourish realise FILE --place 3:cut --instrument I
                                                 what sounds and moves, in milliseconds
               flourish recognise FILE           ornaments in a tune's own text, as placements
-              flourish stair | compare | carry  stages of a stair; two of them; what it becomes on another instrument
-              flourish mix | times              phrases of several versions put together; which is played each time through
+              flourish stair | compare | carry | mix | times
+                                                stages, two of them, on another instrument, phrases mixed, times through
               flourish form FILE                how the tunes are built, what comes back
               flourish needs FILE --instrument flute-d
                                                 notes, hard spots, grade, easiest first
@@ -83,8 +83,7 @@ public final class Flourish implements Runnable {
                                                 the best way to play it on strings or buttons
               flourish handout FILE --instrument I --out FILE.pdf
                                                 what a student takes home of the plain tune
-              flourish keys                     what one can do in the window, with its keys
-              flourish gallery --out DIR        hard cases of notation, drawn
+              flourish keys | gallery           what one can do in the window, with its keys; hard cases of notation
               flourish completion               a script that completes these words in bash
               flourish help COMMAND             every option of a command, with its units and what holds without it
               flourish --version                which version this is

@@ -57,6 +57,7 @@ final class VersionsPane extends VBox {
     private static Tab tab(String words, Region content) {
         ScrollPane scroll = new ScrollPane(content);
         scroll.setFitToWidth(true);
+        scroll.getStyleClass().add("tab-body");
         scroll.setHbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
         return new Tab(words, scroll);
     }
