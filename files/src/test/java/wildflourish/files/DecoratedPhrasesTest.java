@@ -7,10 +7,12 @@ import java.io.InputStream;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import java.util.stream.Collectors;
@@ -33,6 +35,7 @@ import wildflourish.core.placing.WhatFits;
 import wildflourish.core.tune.Note;
 import wildflourish.core.tune.NoteId;
 import wildflourish.core.tune.Tune;
+import wildflourish.core.version.Difference;
 import wildflourish.core.version.Layer;
 import wildflourish.core.version.Lesson;
 import wildflourish.core.version.Passes;
@@ -40,6 +43,7 @@ import wildflourish.core.version.Placement;
 import wildflourish.core.version.Playing;
 import wildflourish.core.version.Span;
 import wildflourish.core.version.Spot;
+import wildflourish.core.version.Stair;
 import wildflourish.core.version.Version;
 import wildflourish.files.abc.BookReader;
 import wildflourish.files.abc.BookWriter;
@@ -107,11 +111,17 @@ class DecoratedPhrasesTest {
         return asked;
     }
 
-    private static void check(String phrase, int stage) {
+    private static String plain(String phrase) {
+        return WORD.matcher(phrase.replaceAll("(?m)^%.*(\\R|$)", "")).replaceAll("");
+    }
+
+    private static Lesson lesson(String phrase) {
+        return BookReader.read(plain(phrase) + "\n").value().lessons().get(0);
+    }
+
+    /** A stage as the words of the phrase ask for it. */
+    private static Version version(String phrase, Tune tune, int stage) {
         String own = phrase.replaceAll("(?m)^%.*(\\R|$)", "");
-        String plain = WORD.matcher(own).replaceAll("");
-        Lesson lesson = BookReader.read(plain + "\n").value().lessons().get(0);
-        Tune tune = lesson.tune();
         String[] on = phrase.lines()
                 .filter(line -> line.startsWith("N:"))
                 .findFirst()
@@ -128,6 +138,71 @@ class DecoratedPhrasesTest {
         for (Map.Entry<Integer, List<String>> at : asked.entrySet()) {
             version = placed(version, tune, tune.notes().get(at.getKey()), at.getValue());
         }
+        return version;
+    }
+
+    /** Set into a stair from the foot upward, each stage holds what its words say, and what it adds to the one below is what begins with it. */
+    @TestFactory
+    List<DynamicTest> whatEachStageAddsIsWhatItsWordsSay() throws IOException {
+        List<DynamicTest> tests = new ArrayList<>();
+        for (String phrase : phrases()) {
+            Tune tune = lesson(phrase).tune();
+            tests.add(DynamicTest.dynamicTest(tune.title(), () -> stair(phrase, tune)));
+        }
+        return tests;
+    }
+
+    private static void stair(String phrase, Tune tune) {
+        List<Version> wanted = new ArrayList<>();
+        for (int stage = 1; stage <= 3; stage++) {
+            wanted.add(version(phrase, tune, stage).withName("Stage " + stage));
+        }
+        Stair stair = new Stair(wanted.stream()
+                .map(version -> Version.plain(version.name(), version.playing()).withLayers(version.layers()))
+                .toList());
+        for (int stage = 0; stage < 3; stage++) {
+            for (Spot spot : wanted.get(stage).spots().values()) {
+                boolean isNew =
+                        stage == 0 || !wanted.get(stage - 1).at(spot.at()).equals(Optional.of(spot));
+                stair = isNew ? stair.placed(tune, stage, spot.first().orElseThrow()) : stair;
+            }
+        }
+        assertThat(stair.isNested(tune)).isTrue();
+        String own = phrase.replaceAll("(?m)^%.*(\\R|$)", "");
+        for (int stage = 0; stage < 3; stage++) {
+            assertThat(stair.at(stage).spots())
+                    .as(wanted.get(stage).name())
+                    .isEqualTo(wanted.get(stage).spots());
+            Version below = stage == 0 ? Version.plain("plain", stair.at(0).playing()) : stair.at(stage - 1);
+            Difference difference = Difference.between(tune, below, stair.at(stage));
+            Map<Integer, List<String>> before = stage == 0 ? Map.of() : asked(own, tune, stage);
+            Map<Integer, List<String>> now = asked(own, tune, stage + 1);
+            Set<NoteId> begins = new HashSet<>();
+            now.forEach((note, words) -> {
+                boolean isPlaced = words.stream()
+                        .anyMatch(word -> !isRule(word, wanted.get(0).playing().instrument()));
+                if (isPlaced && !words.equals(before.get(note))) {
+                    begins.add(tune.notes().get(note).id());
+                }
+            });
+            Set<NoteId> told = new HashSet<>(difference.newNotes());
+            told.addAll(difference.changedNotes());
+            assertThat(told).as(wanted.get(stage).name()).isEqualTo(begins);
+            assertThat(difference.gone()).isEmpty();
+        }
+    }
+
+    private static boolean isRule(String word, Instrument instrument) {
+        String id = word.split("@", 2)[0];
+        return Layer.Rule.of(instrument.family()).stream()
+                .anyMatch(rule -> rule.id().equals(id));
+    }
+
+    private static void check(String phrase, int stage) {
+        String plain = plain(phrase);
+        Lesson lesson = lesson(phrase);
+        Tune tune = lesson.tune();
+        Version version = version(phrase, tune, stage);
         Scene scene = Scene.of(tune, version, Profile.usual());
         for (Spot spot : version.spots().values()) {
             Fit fit = WhatFits.verdict(scene, spot.first().orElseThrow()).orElseThrow();
