@@ -4,6 +4,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.concurrent.TimeUnit;
+import java.util.stream.IntStream;
 import org.openjdk.jmh.annotations.Benchmark;
 import org.openjdk.jmh.annotations.BenchmarkMode;
 import org.openjdk.jmh.annotations.Fork;
@@ -18,6 +19,7 @@ import wildflourish.core.engraving.Engraver;
 import wildflourish.core.engraving.Page;
 import wildflourish.core.engraving.Paper;
 import wildflourish.core.engraving.Score;
+import wildflourish.core.engraving.StairSheet;
 import wildflourish.core.fingering.FingeringPath;
 import wildflourish.core.fingering.HandLines;
 import wildflourish.core.form.Phrasing;
@@ -134,6 +136,20 @@ public class Budgets {
         List<Remark> remarks = Remark.of(scene);
         List<Page> pages = Engraver.engrave(Score.of(scene, Score.Shows.BENCH), Paper.endless(118));
         return List.of(worked.moments().size(), remarks.size(), pages.size());
+    }
+
+    /** Five stages of a tune of 64 bars made ready and the phrase of a note laid out through all of them. */
+    @Benchmark
+    public Object stairOfFiveStagesOf64Bars() {
+        List<Scene> scenes = IntStream.range(0, 5)
+                .parallel()
+                .mapToObj(stage -> Scene.of(
+                        tune,
+                        stage == 0 ? Version.plain("Root", version.playing()) : version.withName("Stage " + stage),
+                        Profile.usual()))
+                .toList();
+        return StairSheet.dressed(scenes, List.of(-1, 0, 1, 2, 3), 2, Score.Shows.BENCH)
+                .at(note, Paper.endless(118));
     }
 
     /** A tune of 64 bars on strings with an ornament on every third note. */

@@ -57,6 +57,13 @@ public record StairSheet(Page page, List<Row> rows) {
             zones = List.copyOf(zones);
         }
 
+        /**
+         * A version with what stands at its notes.
+         *
+         * @param owners the written notes that further notes of layers come from
+         */
+        record Dress(Setting setting, Map<NoteId, NoteId> owners) {}
+
         boolean has(double y) {
             return y >= top && y < bottom;
         }
@@ -98,27 +105,53 @@ public record StairSheet(Page page, List<Row> rows) {
      */
     public static StairSheet of(
             List<Scene> versions, List<Integer> over, int inHand, NoteId note, Score.Shows shows, Paper paper) {
-        return new Sheet(versions, over, inHand, shows, paper).laidOut(note);
+        return dressed(versions, over, inHand, shows).at(note, paper);
+    }
+
+    /** Versions with all that stands at their notes, so that they can be laid out in several sizes. */
+    public static Dressed dressed(List<Scene> versions, List<Integer> over, int inHand, Score.Shows shows) {
+        List<Row.Dress> dresses = IntStream.range(0, versions.size())
+                .parallel()
+                .mapToObj(stage -> Sheet.dress(versions.get(stage), stage == inHand, shows))
+                .toList();
+        return new Dressed(versions, over, inHand, dresses);
+    }
+
+    /** Versions that have been dressed. */
+    public static final class Dressed {
+        private final List<Scene> versions;
+        private final List<Integer> over;
+        private final int inHand;
+        private final List<Row.Dress> dresses;
+
+        private Dressed(List<Scene> versions, List<Integer> over, int inHand, List<Row.Dress> dresses) {
+            this.versions = versions;
+            this.over = over;
+            this.inHand = inHand;
+            this.dresses = dresses;
+        }
+
+        /** The phrase of a note on a paper. */
+        public StairSheet at(NoteId note, Paper paper) {
+            return new Sheet(versions, over, inHand, dresses, paper).laidOut(note);
+        }
     }
 
     private static final class Sheet {
         private final List<Scene> stages;
         private final List<Integer> over;
         private final int inHand;
-        private final Score.Shows shows;
+        private final List<Row.Dress> dresses;
         private final Paper paper;
         private final Sketch page = new Sketch();
         private final List<Row> rows = new ArrayList<>();
-        /** For each stage the written notes that further notes of layers come from. */
-        private final List<Map<NoteId, NoteId>> owners = new ArrayList<>();
-
         private double y;
 
-        Sheet(List<Scene> stages, List<Integer> over, int inHand, Score.Shows shows, Paper paper) {
+        Sheet(List<Scene> stages, List<Integer> over, int inHand, List<Row.Dress> dresses, Paper paper) {
             this.stages = stages;
             this.over = over;
             this.inHand = inHand;
-            this.shows = shows;
+            this.dresses = dresses;
             this.paper = paper;
             this.y = paper.margin();
         }
@@ -128,10 +161,7 @@ public record StairSheet(Page page, List<Row> rows) {
         }
 
         StairSheet laidOut(NoteId note) {
-            List<Setting> settings = new ArrayList<>();
-            for (int stage = 0; stage < stages.size(); stage++) {
-                settings.add(setting(stage));
-            }
+            List<Setting> settings = dresses.stream().map(Row.Dress::setting).toList();
             Set<NoteId> notes = phrase(note);
             List<List<Integer>> bars =
                     stages.stream().map(scene -> barsWith(scene.tune(), notes)).toList();
@@ -158,14 +188,13 @@ public record StairSheet(Page page, List<Row> rows) {
                     .toList();
         }
 
-        private Setting setting(int stage) {
-            Scene scene = stages.get(stage);
-            Score.Fingerings under = stage == inHand ? shows.fingerings() : Score.Fingerings.NONE;
-            Score score = Score.of(scene, shows.withFingerings(under).withLetters(stage == inHand && shows.letters()));
+        static Row.Dress dress(Scene scene, boolean isInHand, Score.Shows shows) {
+            Score.Fingerings under = isInHand ? shows.fingerings() : Score.Fingerings.NONE;
+            Score score = Score.of(scene, shows.withFingerings(under).withLetters(isInHand && shows.letters()));
             Dressing dressing = Dressing.of(scene);
             WrittenOut written = WrittenOut.of(scene, dressing.tune());
-            owners.add(written.owners());
-            return Setting.of(score.with(written.tune()), dressing.small(), written.touches());
+            return new Row.Dress(
+                    Setting.of(score.with(written.tune()), dressing.small(), written.touches()), written.owners());
         }
 
         /** All stages of some bars, or of half of them and then of the other half where they are too wide together. */
@@ -248,7 +277,7 @@ public record StairSheet(Page page, List<Row> rows) {
 
         /** Notes that layers have added go by the written ones they come from. */
         private Sketch named(int stage, Sketch laidOut) {
-            Map<NoteId, NoteId> names = owners.get(stage);
+            Map<NoteId, NoteId> names = dresses.get(stage).owners();
             if (names.isEmpty()) {
                 return laidOut;
             }

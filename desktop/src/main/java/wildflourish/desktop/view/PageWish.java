@@ -136,7 +136,7 @@ record PageWish(ScoreWish wish, int width, int height) {
         return wish.preview()
                 .map(placement -> inHand.with(tune, tried(inHand, placement)))
                 .map(version -> stages.with(version))
-                .map(tried -> stair(scenes(tune, tried), tried, note(tune), plain.pixels()))
+                .map(tried -> stair(dressed(tune, tried), note(tune), plain.pixels()))
                 .map(tried -> paleInHand(tune, plain, tried, stages.inHand()))
                 .orElse(plain);
     }
@@ -153,10 +153,11 @@ record PageWish(ScoreWish wish, int width, int height) {
         return new LaidOut(tried.page(), plain.pixels(), pale, tried.stair());
     }
 
-    private List<Scene> scenes(Tune tune, ScoreWish.Stages stages) {
-        return stages.versions().stream()
+    private StairSheet.Dressed dressed(Tune tune, ScoreWish.Stages stages) {
+        List<Scene> scenes = stages.versions().parallelStream()
                 .map(version -> Scene.of(tune, version, wish.profile()))
                 .toList();
+        return StairSheet.dressed(scenes, stages.over(), stages.inHand(), wish.shows());
     }
 
     private NoteId note(Tune tune) {
@@ -164,19 +165,19 @@ record PageWish(ScoreWish wish, int width, int height) {
     }
 
     private LaidOut fitted(Tune tune, ScoreWish.Stages stages) {
-        List<Scene> scenes = scenes(tune, stages);
+        StairSheet.Dressed dressed = dressed(tune, stages);
         NoteId at = note(tune);
         return Stream.iterate(LARGEST_STAIR, pixels -> pixels >= SMALLEST_STAIR, pixels -> pixels - 1)
-                .map(pixels -> stair(scenes, stages, at, pixels))
+                .map(pixels -> stair(dressed, at, pixels))
                 .filter(each -> each.page().height() * each.pixels() <= height)
                 .findFirst()
-                .orElseGet(() -> stair(scenes, stages, at, SMALLEST_STAIR));
+                .orElseGet(() -> stair(dressed, at, SMALLEST_STAIR));
     }
 
-    private LaidOut stair(List<Scene> scenes, ScoreWish.Stages stages, NoteId at, int wanted) {
+    private LaidOut stair(StairSheet.Dressed dressed, NoteId at, int wanted) {
         int pixels = Size.of(wanted).pixels();
         Paper endless = Paper.endless((double) width / pixels).onScreen(pixels);
-        StairSheet sheet = StairSheet.of(scenes, stages.over(), stages.inHand(), at, wish.shows(), endless);
+        StairSheet sheet = dressed.at(at, endless);
         return new LaidOut(sheet.page(), pixels, Set.of(), Optional.of(sheet));
     }
 
