@@ -63,12 +63,12 @@ final class Asked {
                 : version.withPlaying(version.playing().withSchools(schools(school, instrument)));
     }
 
-    /** The stage of a name in a book's stair for an instrument; without a name its foot. */
+    /** The stage, or the version beside the stages, of a name in a book's stair for an instrument; without a name its foot. */
     static Version stage(Lesson lesson, Instrument instrument, Optional<String> school, Optional<String> name) {
         if (name.isEmpty()) {
             return foot(lesson, instrument, school);
         }
-        List<Version> stages = lesson.stairFor(instrument).map(Stair::stages).orElse(List.of());
+        List<Version> stages = lesson.stairFor(instrument).map(Stair::versions).orElse(List.of());
         Version found = stages.stream()
                 .filter(each -> each.name().equalsIgnoreCase(name.get()))
                 .findFirst()

@@ -149,10 +149,10 @@ final class ExportCommand implements Callable<Integer> {
                     .filter(each -> each.name().equalsIgnoreCase(version.get()))
                     .findFirst();
         }
-        return Optional.of(
-                versions.isEmpty()
-                        ? Version.plain("plain", Playing.usual(lesson.tune(), Instrument.first()))
-                        : versions.get(versions.size() - 1));
+        return Optional.of(lesson.stairs().stream()
+                .reduce((one, other) -> other)
+                .map(stair -> stair.at(stair.stages().size() - 1))
+                .orElseGet(() -> Version.plain("plain", Playing.usual(lesson.tune(), Instrument.first()))));
     }
 
     private void writeEach(PrintWriter said, Exporter exporter, List<Exporter.Take> takes, ExportForm asked)

@@ -177,6 +177,24 @@ class StairCommandsTest extends CommandLineTest {
         assertThat(last.get("stage").asText()).isEqualTo("Two ways");
         assertThat(last.get("kind").asText()).isEqualTo("free");
         assertThat(last.get("source").asText()).isEqualTo("Root with A2=Bud, 5=Leaf");
+        assertThat(run(
+                        "compare",
+                        mixed,
+                        "--instrument",
+                        "whistle-d",
+                        "--from",
+                        "Two ways",
+                        "--to",
+                        "Bud",
+                        "--format",
+                        "json"))
+                .isZero();
+        json().forEach(row -> assertThat(row.get("what").asText()).isNotEqualTo("gone"));
+        // Without a name the fullest stage is exported, not what stands beside it.
+        Path exported = folder.resolve("exported.abc");
+        assertThat(run("export", mixed, "--tune", "1", "--as", "abc", "--out", exported))
+                .isZero();
+        assertThat(exported).content().contains("(Bud)").doesNotContain("Two ways");
         assertThat(run("mix", book, "--tune", "1", "--instrument", "whistle-d", "--base", "Root", "--phrase", "Q7=Bud"))
                 .isEqualTo(2);
         assertThat(err.toString()).contains("there is no phrase “Q7”; there are A1, A2");
