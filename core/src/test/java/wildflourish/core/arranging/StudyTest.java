@@ -61,7 +61,7 @@ class StudyTest {
         Random random = new Random(20);
         Instrument instrument = Instrument.of(id);
         int asFull = 0;
-        for (int round = 0; round < 8; round++) {
+        for (int round = 0; round < 5; round++) {
             Tune tune = tune(random);
             Version plain = Version.plain("Study", Playing.usual(tune, instrument));
             Version study = Study.of(tune, plain, Profile.usual());

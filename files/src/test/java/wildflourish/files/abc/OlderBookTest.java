@@ -102,7 +102,7 @@ class OlderBookTest {
 
     @Test
     void whatALaterProgramSaysOfAStageIsKeptWhenItIsWorkedOn() {
-        String later = book().replace("stage=2 name=Leaf", "stage=2 kind=study name=Leaf")
+        String later = book().replace("stage=2 name=Leaf", "stage=2 mood=late name=Leaf")
                 .replace("spot 4 ornament=long-roll times=1", "spot 4 option=long-roll times=1 liked=often")
                 .replace("%%flourish-pin", "%%flourish-wish 3 never=roll\n%%flourish-pin");
         Parsed<Book> read = BookReader.read(later);
@@ -110,14 +110,14 @@ class OlderBookTest {
             assertThat(told.code()).isEqualTo("newer-words");
             assertThat(told.message())
                     .startsWith("“Leaf” has words that this program does not know")
-                    .contains("wish 3 never=roll", "kind=study", "liked=often")
+                    .contains("wish 3 never=roll", "mood=late", "liked=often")
                     .endsWith("they are kept");
         });
         assertThat(BookWriter.write(read.value())).isEqualTo(later);
         Stair changed = worked(read.value());
         String written = written(read.value(), changed);
         assertThat(written)
-                .contains("stage=2 kind=study name=Leaf\n")
+                .contains("stage=2 mood=late name=Leaf\n")
                 .contains("spot 4 option=long-roll times=1 liked=often\n")
                 .contains("%%flourish-wish 3 never=roll\n")
                 .doesNotContain("ornament=cut");
