@@ -76,7 +76,7 @@ final class MixCommand implements Callable<Integer> {
         Stair stair = lesson.stairFor(asked)
                 .orElseThrow(() -> new UsageException(
                         "no stair of the " + asked.name() + " is there; ./flourish stair lists those there are"));
-        Mix mix = Mix.of(lesson.tune(), versions(lesson.tune(), stair), Asked.profile(student));
+        Mix mix = Mix.of(lesson.tune(), versions(lesson), Asked.profile(student));
         if (out.isPresent()) {
             Beside beside = new Beside(
                     Beside.Kind.FREE,
@@ -97,10 +97,10 @@ final class MixCommand implements Callable<Integer> {
         return Flourish.DONE;
     }
 
-    private List<Version> versions(Tune tune, Stair stair) {
-        List<Phrase> all = Phrasing.of(tune).phrases();
+    private List<Version> versions(Lesson lesson) {
+        List<Phrase> all = Phrasing.of(lesson.tune()).phrases();
         List<Version> versions = new ArrayList<>();
-        all.forEach(phrase -> versions.add(named(stair, base)));
+        all.forEach(phrase -> versions.add(named(lesson, base)));
         for (String each : phrases) {
             String[] halves = each.split("=", 2);
             if (halves.length < 2) {
@@ -109,7 +109,7 @@ final class MixCommand implements Callable<Integer> {
             boolean isThere = false;
             for (int i = 0; i < all.size(); i++) {
                 if (all.get(i).name().equals(halves[0]) || String.valueOf(i + 1).equals(halves[0])) {
-                    versions.set(i, named(stair, halves[1]));
+                    versions.set(i, named(lesson, halves[1]));
                     isThere = true;
                 }
             }
@@ -121,14 +121,8 @@ final class MixCommand implements Callable<Integer> {
         return versions;
     }
 
-    private static Version named(Stair stair, String name) {
-        return stair.versions().stream()
-                .filter(version -> version.name().equalsIgnoreCase(name))
-                .findFirst()
-                .orElseThrow(() -> new UsageException("there is no version “" + name + "”; there are "
-                        + String.join(
-                                ", ",
-                                stair.versions().stream().map(Version::name).toList())));
+    private Version named(Lesson lesson, String wanted) {
+        return Asked.stage(lesson, Asked.instrument(instrument), Optional.empty(), Optional.of(wanted));
     }
 
     private static Map<String, Object> row(Tune tune, Instrument instrument, Join join) {

@@ -383,7 +383,7 @@ final class BookFiles {
     }
 
     /** A name that every file system takes. */
-    private static String plainName(String words) {
+    static String plainName(String words) {
         return words.replaceAll("[^\\p{L}\\p{N} '-]", "").trim();
     }
 

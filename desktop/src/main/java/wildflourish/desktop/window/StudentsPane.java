@@ -258,7 +258,7 @@ final class StudentsPane extends VBox {
         int done = 0;
         for (Student student : students) {
             StudentSheet sheet = new StudentSheet(lesson, student, Paper.a4());
-            String words = plainName(lesson.tune().title() + " - " + student.name());
+            String words = BookFiles.plainName(lesson.tune().title() + " - " + student.name());
             BookStore.writeAside(free(folder, words, "pdf"), sheet.pdf());
             progress.reached((double) ++done / parts);
             if (hasSound) {
@@ -270,10 +270,6 @@ final class StudentsPane extends VBox {
             }
         }
         return plain;
-    }
-
-    private static String plainName(String words) {
-        return words.replaceAll("[^\\p{L}\\p{N} '-]", "").trim();
     }
 
     private static Path free(Path folder, String name, String ending) {

@@ -200,7 +200,7 @@ class StairCommandsTest extends CommandLineTest {
         assertThat(err.toString()).contains("there is no phrase “Q7”; there are A1, A2");
         assertThat(run("mix", book, "--tune", "1", "--instrument", "whistle-d", "--base", "None", "--phrase", "A2=Bud"))
                 .isEqualTo(2);
-        assertThat(err.toString()).contains("there is no version “None”; there are Root, Leaf, Bud");
+        assertThat(err.toString()).contains("has no version “None” for the whistle in D; there are Root, Leaf, Bud");
     }
 
     @Test

@@ -73,7 +73,7 @@ final class VersionReader {
                     Severity.WARNING,
                     "strange-version",
                     new Place(firstLine, 1, firstLineOf(text)),
-                    "a stage cannot be put back (" + why(e) + ") and is kept as a tune of its own",
+                    "a stage or a plan cannot be put back (" + why(e) + ") and is kept as a tune of its own",
                     "Mend its %%flourish lines and open the book again, or leave it."));
             return false;
         }
