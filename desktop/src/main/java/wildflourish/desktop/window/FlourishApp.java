@@ -90,7 +90,7 @@ public final class FlourishApp extends Application {
                 .map(ids -> List.of(ids.split(",")))
                 .orElse(List.of())
                 .forEach(id -> content.actions().of(id).run());
-        shot.ifPresent(file -> shoot(stage.getScene(), new File(file)));
+        shot.ifPresent(file -> shoot(content, new File(file)));
     }
 
     private Optional<String> named(String name) {
@@ -216,11 +216,12 @@ public final class FlourishApp extends Application {
         }
     }
 
-    /** Takes the picture when no long work has been seen under way twice in a row: what came of it grows a moment longer. */
-    private static void shoot(Scene scene, File file) {
+    /** Takes the picture when no work has been seen under way twice in a row: what came of it grows a moment longer. */
+    private static void shoot(MainWindow content, File file) {
+        Scene scene = content.getScene();
         PauseTransition settle = new PauseTransition(Duration.millis(900));
         AtomicInteger quiet = new AtomicInteger();
-        settle.setOnFinished(event -> {
+        settle.setOnFinished(event -> content.afterQuickWork(() -> {
             boolean isWorking = scene.lookup("#notice-working").isVisible();
             quiet.set(isWorking ? 0 : quiet.get() + 1);
             if (quiet.get() < 2) {
@@ -235,7 +236,7 @@ public final class FlourishApp extends Application {
                 System.err.println("Cannot write " + file + ": " + e.getMessage() + ". Choose another place.");
                 System.exit(2);
             }
-        });
+        }));
         settle.play();
     }
 

@@ -8,6 +8,7 @@ import java.util.function.Consumer;
 import java.util.function.Function;
 import java.util.function.Supplier;
 import java.util.stream.IntStream;
+import javafx.application.Platform;
 import javafx.scene.Scene;
 import javafx.scene.control.Button;
 import javafx.scene.input.DragEvent;
@@ -151,6 +152,11 @@ public final class MainWindow extends BorderPane {
         }
         rooms.forEach(room -> room.setTheme(theme));
         sound.setTheme(theme);
+    }
+
+    /** Does something when the quick work that was asked for before is done. */
+    void afterQuickWork(Runnable then) {
+        around.soon().execute(() -> Platform.runLater(then));
     }
 
     /** The room one is in. */
