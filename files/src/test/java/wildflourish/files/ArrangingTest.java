@@ -23,6 +23,7 @@ import wildflourish.core.arranging.Whole;
 import wildflourish.core.form.Phrase;
 import wildflourish.core.form.Phrasing;
 import wildflourish.core.hand.Scene;
+import wildflourish.core.instrument.Instrument;
 import wildflourish.core.line.Tone;
 import wildflourish.core.music.Fraction;
 import wildflourish.core.ornament.Profile;
@@ -248,6 +249,21 @@ class ArrangingTest {
         assertThat(again.problems()).isEmpty();
         assertThat(again.value()).isEqualTo(book);
         assertThat(BookWriter.write(again.value())).isEqualTo(text);
+    }
+
+    /** A tune that has lost its notes, or has one alone, is still saved with its plan. */
+    @Test
+    void aPlanOfAnEmptyTuneIsSavedToo() {
+        for (String body : List.of("", "z8|", "G8|", "|:G2|]")) {
+            Tune tune =
+                    TuneText.read("X:1\nT:Empty\nM:4/4\nL:1/8\nK:D\n" + body).value();
+            Stair stair = Stair.starting(tune, Instrument.of("whistle-d"), 2);
+            Stair planned = stair.with(
+                    Optional.of(new Times(List.of("Root", "Leaf"), Whole.slowest(stair.stages())).withAdded(2, 1, 2)));
+            Book book = new Book(List.of(Lesson.plain(tune).with(planned), new BookItem.Text("\n\n")));
+            Parsed<Book> again = BookReader.read(BookWriter.write(book));
+            assertThat(again.value().lessons().get(0).stairs()).as(body).containsExactly(planned);
+        }
     }
 
     /** Another program has changed the notes of the performance: they are kept as a tune of its own, and that is said. */

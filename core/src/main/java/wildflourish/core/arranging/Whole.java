@@ -142,8 +142,8 @@ public record Whole(Tune tune, Version version, int step, List<Section> sections
                             .mapToInt(note -> note.id().number())
                             .max()
                             .orElse(0);
-            this.key = tune.keyAt(0);
-            this.metre = tune.metreAt(0);
+            this.key = tune.header().key();
+            this.metre = tune.header().metre();
         }
 
         void add(Stretch stretch) {
@@ -288,14 +288,11 @@ public record Whole(Tune tune, Version version, int step, List<Section> sections
         }
 
         Whole made() {
-            Bar end = bars.get(bars.size() - 1);
-            bars.set(
-                    bars.size() - 1,
-                    new Bar(
-                            end.notes(),
-                            new Bar.Sides(end.sides().left(), BarLine.THIN_THICK),
-                            end.ending(),
-                            end.change()));
+            if (!bars.isEmpty()) {
+                Bar end = bars.remove(bars.size() - 1);
+                Bar.Sides closed = new Bar.Sides(end.sides().left(), BarLine.THIN_THICK);
+                bars.add(new Bar(end.notes(), closed, end.ending(), end.change()));
+            }
             Tune whole = new Tune(tune.header().inOrder(List.of()), bars, tuplets, new Manuscript("", 0, Map.of()));
             return new Whole(whole, new Version("Times through", playing, spots, layers), step, sections);
         }

@@ -3,6 +3,7 @@ package wildflourish.desktop.desk;
 import java.util.List;
 import java.util.stream.Stream;
 import wildflourish.core.tune.Note;
+import wildflourish.core.tune.Tune;
 import wildflourish.core.version.Beside;
 import wildflourish.core.version.Deed;
 import wildflourish.core.version.Layer;
@@ -37,10 +38,10 @@ public final class Besides {
     /** A version below the plain tune: passing notes held and wide leaps at the octave; other rules can be turned on and off over it. */
     public static Outcome simpler(Here here) {
         Sight sight = here.sight();
-        if (sight.tune().isEmpty() || sight.version().isEmpty()) {
-            return Outcome.nothing();
+        List<Note> notes = sight.tune().map(Tune::notes).orElse(List.of());
+        if (notes.isEmpty() || sight.version().isEmpty()) {
+            return Outcome.said("There are no notes to make simpler.");
         }
-        List<Note> notes = sight.tune().get().notes();
         Span all = new Span(notes.get(0).id(), notes.get(notes.size() - 1).id());
         List<Layer> layers = Stream.of("hold-passing", "narrow")
                 .map(id -> new Layer(Layer.Rule.of(id), all, Passes.EVERY))

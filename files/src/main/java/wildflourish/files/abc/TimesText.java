@@ -41,6 +41,9 @@ record TimesText(int stair, Times times, boolean isChanged) {
     /** What stands between two notes up to where the bar of the second begins: bar lines, and the number of an ending. */
     private static final Pattern UP_TO_BAR = Pattern.compile("(?s)^.*[|\\]:](\\[?\\d[\\d,-]*)?");
 
+    /** An empty line would end the tune for whoever reads it: a tune without notes leaves one. */
+    private static final Pattern EMPTY_LINE = Pattern.compile("(?m)^\\h*\\R");
+
     static boolean isPlan(String text) {
         return text.contains("\n" + Directives.MARK + WORD + " ");
     }
@@ -113,7 +116,7 @@ record TimesText(int stair, Times times, boolean isChanged) {
             body.append(added(whole, Whole.TAG));
             body.append(lastBars(played, times.tag())).append(" |]").append(end);
         }
-        return body.toString().stripTrailing();
+        return EMPTY_LINE.matcher(body.toString().stripTrailing()).replaceAll("");
     }
 
     /** What the tune's heading says of key, metre and unit, said again where the tune changes it on its way. */
