@@ -128,7 +128,7 @@ final class DemoBook {
         stair = said(tune, stair, 1, 1, "The cut is part of the beat: nobody should hear it arrive.");
         stair = said(tune, stair, 4, 9, "Only for the last time through.");
         List<String> turns = List.of("Root", "Leaf", "Bud", "Bloom", "Wild");
-        return stair.with(Optional.of(new Times(turns, Whole.slowest(stair.stages()), 2, 0, 2)));
+        return stair.with(Optional.of(new Times(turns, Whole.slowest(stair.stages())).withAdded(2, 0, 2)));
     }
 
     /** On each note that begins so often the first of some ornaments that fits and is heavier than what stands there. */

@@ -242,7 +242,7 @@ class ArrangingTest {
                 .orElseThrow();
         List<String> turns =
                 List.of(full.at(0).name(), "Everything, all", full.at(0).name(), "By the 2nd way");
-        Stair planned = full.with(Optional.of(new Times(turns, Whole.slowest(full.stages()), 2, 1, 2)));
+        Stair planned = full.with(Optional.of(new Times(turns, Whole.slowest(full.stages())).withAdded(2, 1, 2)));
         Book book = new Book(List.of(Lesson.plain(lesson.tune()).with(planned), new BookItem.Text("\n\n")));
         String text = BookWriter.write(book);
         Parsed<Book> again = BookReader.read(text);
@@ -264,6 +264,34 @@ class ArrangingTest {
             Parsed<Book> again = BookReader.read(BookWriter.write(book));
             assertThat(again.value().lessons().get(0).stairs()).as(body).containsExactly(planned);
         }
+    }
+
+    /** A version that the plan names was taken out of the book elsewhere: its turns are left out, and that is told. */
+    @Test
+    void turnsOfAVersionThatIsGoneAreTold() {
+        Lesson lesson = book().lessons().get(0);
+        Stair stair = lesson.stairs().get(0);
+        Times plan = new Times(
+                List.of(stair.at(0).name(), stair.at(1).name(), stair.at(0).name()), Whole.slowest(stair.stages()));
+        Book book = new Book(
+                List.of(Lesson.plain(lesson.tune()).with(stair.with(Optional.of(plan))), new BookItem.Text("\n\n")));
+        String text = BookWriter.write(book).replaceFirst(" name=" + stair.at(1).name(), " name=Otherwise");
+        Parsed<Book> again = BookReader.read(text);
+        assertThat(again.problems()).singleElement().satisfies(problem -> {
+            assertThat(problem.code()).isEqualTo("plan-without");
+            assertThat(problem.tune()).isEqualTo(1);
+            assertThat(problem.message()).contains("“" + stair.at(1).name() + "”");
+            assertThat(text.lines().toList().get(problem.place().line() - 1)).startsWith("X:");
+        });
+        assertThat(again.value()
+                        .lessons()
+                        .get(0)
+                        .stairs()
+                        .get(0)
+                        .times()
+                        .orElseThrow()
+                        .turns())
+                .containsExactly(stair.at(0).name(), stair.at(0).name());
     }
 
     /** Another program has changed the notes of the performance: they are kept as a tune of its own, and that is said. */

@@ -75,7 +75,7 @@ public record Mix(Version version, List<Join> joins) {
     }
 
     private Mix playedAs(Version other) {
-        return new Mix(version.withName(other.name()).withPlaying(other.playing()), joins);
+        return new Mix(version.with(other.label()).withPlaying(other.playing()), joins);
     }
 
     private static final class Mixing {
@@ -125,7 +125,7 @@ public record Mix(Version version, List<Join> joins) {
                     clipped(layer, span).ifPresent(layers::add);
                 }
             }
-            return new Version(first.name(), first.playing(), spots, joined(layers), first.foreign());
+            return new Version(first.label(), first.playing(), spots, joined(layers), first.foreign());
         }
 
         private List<NoteId> notes(Phrase phrase) {

@@ -170,7 +170,7 @@ public record Carried(Stair stair, List<Move> moves) {
             List<Layer> layers = old.layers().stream()
                     .filter(layer -> Layer.Rule.of(to.family()).contains(layer.rule()))
                     .toList();
-            Version version = new Version(old.name(), playing, Map.of(), layers, old.foreign());
+            Version version = new Version(old.label(), playing, Map.of(), layers, old.foreign());
             Scene scene = Scene.of(tune, version, profile);
             for (Spot spot : old.spots().values()) {
                 List<Placement> options = new ArrayList<>();

@@ -22,6 +22,7 @@ import wildflourish.core.version.Playing;
 import wildflourish.core.version.Spot;
 import wildflourish.core.version.Version;
 import wildflourish.core.words.Cautions;
+import wildflourish.core.words.StairWords;
 import wildflourish.core.words.Words;
 
 /**
@@ -277,19 +278,26 @@ public final class Engraver {
         return sketch;
     }
 
-    /** The teacher's own sentences, each with the place it is about. */
+    /** The teacher's own sentences: about the whole, then each with the place it is about. */
     private Sketch sentences(Version version) {
-        Sketch sketch = new Sketch();
-        double at = 0;
+        List<String> lines = new ArrayList<>();
+        String whole = StairWords.toStudents(version.label());
+        if (!whole.isEmpty()) {
+            lines.add(whole);
+        }
         Tune tune = score.tune();
         for (Note note : tune.notes()) {
             String said = version.at(note.id()).map(Spot::sentence).orElse("");
             if (!said.isEmpty()) {
-                String line = Words.place(tune, note) + ": " + said.replaceAll("\\s+", " ");
-                for (String wrapped : Face.BODY.wrapped(Face.BODY.drawable(line), 1.75, width())) {
-                    sketch.add(new Mark.Words(wrapped, 0, at, Face.BODY, 1.75), Ink.WORDS, Drawn.Kind.SENTENCE);
-                    at += 2.3;
-                }
+                lines.add(Words.place(tune, note) + ": " + said.replaceAll("\\s+", " "));
+            }
+        }
+        Sketch sketch = new Sketch();
+        double at = 0;
+        for (String line : lines) {
+            for (String wrapped : Face.BODY.wrapped(Face.BODY.drawable(line), 1.75, width())) {
+                sketch.add(new Mark.Words(wrapped, 0, at, Face.BODY, 1.75), Ink.WORDS, Drawn.Kind.SENTENCE);
+                at += 2.3;
             }
         }
         return sketch;

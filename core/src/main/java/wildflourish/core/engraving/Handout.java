@@ -180,9 +180,13 @@ public final class Handout {
     /** The teacher's sentences, each with its place, and ruled lines for more by hand. */
     private Sketch ownWords() {
         Sketch sketch = heading("From your teacher");
-        List<String> said = tune.notes().stream()
-                .filter(note -> !sentence(note).isEmpty())
-                .map(note -> Words.place(tune, note) + ": " + sentence(note).replaceAll("\\s+", " "))
+        List<String> said = Stream.concat(
+                        Stream.of(StairWords.toStudents(version.label())),
+                        tune.notes().stream()
+                                .filter(note -> !sentence(note).isEmpty())
+                                .map(note -> Words.place(tune, note) + ": "
+                                        + sentence(note).replaceAll("\\s+", " ")))
+                .filter(line -> !line.isEmpty())
                 .toList();
         double at = lines(sketch, said, LINE) - LINE;
         for (int rule = 1; rule <= RULES; rule++) {

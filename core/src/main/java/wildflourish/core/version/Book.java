@@ -26,6 +26,16 @@ public record Book(List<BookItem> items) {
                 .findFirst();
     }
 
+    /** The highest number of a tune, a version or a plan; 0 where there is none. */
+    public int highestNumber() {
+        return Numbering.highest(this);
+    }
+
+    /** With a number for every version, of which none is there twice. */
+    public Book withNumbers() {
+        return Numbering.isDone(items) ? this : new Book(new Numbering(this).numbered(items));
+    }
+
     /** Where the lesson with an index, from 0, stands among the items; throws IllegalArgumentException where there are fewer. */
     public int itemOf(int lesson) {
         int passed = 0;

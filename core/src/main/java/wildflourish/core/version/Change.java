@@ -26,6 +26,11 @@ public record Change(int at, List<BookItem> before, List<BookItem> after, Deed d
         return book.with(at, before, after);
     }
 
+    /** With a number for every version that has none in the book. */
+    Change withNumbers(Book book) {
+        return Numbering.isDone(after) ? this : new Change(at, before, new Numbering(book).numbered(after), deed);
+    }
+
     public Change inverse() {
         return new Change(at, after, before, deed);
     }

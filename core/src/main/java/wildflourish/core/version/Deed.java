@@ -25,6 +25,7 @@ public record Deed(Kind kind, String subject, String stage, boolean isClosed) {
         COPY_UP,
         ADD_STAGE,
         RENAME,
+        TELL,
         TEMPO,
         LAYER,
         SCHOOL,

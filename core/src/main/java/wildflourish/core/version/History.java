@@ -27,13 +27,15 @@ public final class History {
         if (change.isNothing()) {
             return;
         }
-        book = change.applied(book);
-        done.push(change);
+        Change numbered = change.withNumbers(book);
+        book = numbered.applied(book);
+        done.push(numbered);
         undone.clear();
     }
 
     /** Applies a change that goes on with the last one of its kind, as typing does: both are taken back together. */
-    public void applyMerging(Change change) {
+    public void applyMerging(Change unnumbered) {
+        Change change = unnumbered.withNumbers(book);
         Optional<Change> both = Optional.ofNullable(done.peek())
                 .filter(last -> last.deed().equals(change.deed()))
                 .flatMap(last -> last.merged(change));

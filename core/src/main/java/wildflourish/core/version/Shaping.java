@@ -25,7 +25,7 @@ public record Shaping(Stair stair, List<Loss> losses) {
             return Optional.empty();
         }
         List<Version> changed = new ArrayList<>(stair.stages());
-        changed.add(below + 1, stair.at(below).withName(stair.freshName()));
+        changed.add(below + 1, stair.at(below).with(Label.of(stair.freshName())));
         return Optional.of(new Shaping(stair.withStages(changed), List.of()));
     }
 

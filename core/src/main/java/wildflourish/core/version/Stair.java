@@ -198,7 +198,7 @@ public record Stair(List<Version> stages, List<Beside> beside, Optional<Times> t
         List<Version> changed = new ArrayList<>(stages);
         for (int i = stage; i < changed.size(); i++) {
             Version bare = changed.get(i);
-            changed.set(i, new Version(bare.name(), bare.playing(), spots, bare.layers(), bare.foreign()));
+            changed.set(i, new Version(bare.label(), bare.playing(), spots, bare.layers(), bare.foreign()));
         }
         return withStages(changed);
     }
@@ -280,9 +280,9 @@ public record Stair(List<Version> stages, List<Beside> beside, Optional<Times> t
             return Optional.empty();
         }
         if (stage + 1 < stages.size()) {
-            changed.set(stage + 1, version.withName(stages.get(stage + 1).name()));
+            changed.set(stage + 1, version.with(stages.get(stage + 1).label()));
         } else if (stages.size() < MOST) {
-            changed.add(version.withName(freshName()));
+            changed.add(version.with(Label.of(freshName())));
         } else {
             return Optional.empty();
         }

@@ -14,8 +14,9 @@ import wildflourish.core.music.Tempo;
  * @param intro how many bars of the tune's end lead in, played plain; 0 for none
  * @param join for how many bars the last note is held between two times through
  * @param tag how many bars of the tune's end come once more after the last time, as that version has them
+ * @param number in the book, where it is a tune of its own
  */
-public record Times(List<String> turns, Tempo tempo, int intro, int join, int tag) {
+public record Times(List<String> turns, Tempo tempo, int intro, int join, int tag, BookNumber number) {
     /** No intro and no tag is longer. */
     public static final int MOST_BARS = 8;
 
@@ -38,7 +39,7 @@ public record Times(List<String> turns, Tempo tempo, int intro, int join, int ta
 
     /** Nothing before, between and after. */
     public Times(List<String> turns, Tempo tempo) {
-        this(turns, tempo, 0, 0, 0);
+        this(turns, tempo, 0, 0, 0, BookNumber.NONE);
     }
 
     /**
@@ -91,18 +92,27 @@ public record Times(List<String> turns, Tempo tempo, int intro, int join, int ta
     /** With one version called otherwise. */
     Times renamed(String before, String after) {
         return new Times(
-                turns.stream().map(turn -> turn.equals(before) ? after : turn).toList(), tempo, intro, join, tag);
+                turns.stream().map(turn -> turn.equals(before) ? after : turn).toList(),
+                tempo,
+                intro,
+                join,
+                tag,
+                number);
     }
 
     public Times withTurns(List<String> others) {
-        return new Times(others, tempo, intro, join, tag);
+        return new Times(others, tempo, intro, join, tag, number);
     }
 
     public Times withAdded(int newIntro, int newJoin, int newTag) {
-        return new Times(turns, tempo, newIntro, newJoin, newTag);
+        return new Times(turns, tempo, newIntro, newJoin, newTag, number);
     }
 
     public Times withTempo(Tempo other) {
-        return new Times(turns, other, intro, join, tag);
+        return new Times(turns, other, intro, join, tag, number);
+    }
+
+    public Times withNumber(int other) {
+        return new Times(turns, tempo, intro, join, tag, new BookNumber(other));
     }
 }

@@ -13,13 +13,13 @@ import wildflourish.core.tune.NoteId;
 import wildflourish.core.tune.Tune;
 
 /**
- * One way to play a tune: an instrument, a tempo, and what is placed where. The tune itself is not in it: the notes are named by identity.
+ * One way to play a tune: a name, an instrument, a tempo, and what is placed where. The tune itself is not in it: the notes are named by identity.
  *
  * @param spots by the note they begin on; spots never overlap
  * @param layers rules over whole passages, in the order in which they act
  * @param foreign what a book says of it that this program does not understand
  */
-public record Version(String name, Playing playing, Map<NoteId, Spot> spots, List<Layer> layers, Foreign foreign) {
+public record Version(Label label, Playing playing, Map<NoteId, Spot> spots, List<Layer> layers, Foreign foreign) {
     /** Without layers. */
     public Version(String name, Playing playing, Map<NoteId, Spot> spots) {
         this(name, playing, spots, List.of());
@@ -27,7 +27,7 @@ public record Version(String name, Playing playing, Map<NoteId, Spot> spots, Lis
 
     /** With nothing that this program does not understand. */
     public Version(String name, Playing playing, Map<NoteId, Spot> spots, List<Layer> layers) {
-        this(name, playing, spots, layers, Foreign.NONE);
+        this(Label.of(name), playing, spots, layers, Foreign.NONE);
     }
 
     public Version {
@@ -68,7 +68,7 @@ public record Version(String name, Playing playing, Map<NoteId, Spot> spots, Lis
         Map<NoteId, Spot> changed = new TreeMap<>(spots);
         changed.values().removeIf(other -> overlap(tune, other, spot));
         changed.put(spot.at(), spot);
-        return new Version(name, playing, changed, layers, foreign);
+        return new Version(label, playing, changed, layers, foreign);
     }
 
     private static boolean overlap(Tune tune, Spot one, Spot other) {
@@ -90,7 +90,7 @@ public record Version(String name, Playing playing, Map<NoteId, Spot> spots, Lis
         }
         Map<NoteId, Spot> changed = new TreeMap<>(spots);
         changed.put(note, spot.withOptions(List.of()));
-        return new Version(name, playing, changed, layers, foreign);
+        return new Version(label, playing, changed, layers, foreign);
     }
 
     /**
@@ -115,7 +115,7 @@ public record Version(String name, Playing playing, Map<NoteId, Spot> spots, Lis
                 kept.merge(spot.at(), wordsOf(spot, before, after), Version::both);
             }
         }
-        return new Followed(new Version(name, playing, kept, following(layers, before, after), foreign), lost);
+        return new Followed(new Version(label, playing, kept, following(layers, before, after), foreign), lost);
     }
 
     /** What a teacher has said and pinned at a note, without options; a pin holds for as long as the note keeps its pitch. */
@@ -148,7 +148,7 @@ public record Version(String name, Playing playing, Map<NoteId, Spot> spots, Lis
 
     /** With other layers. */
     public Version withLayers(List<Layer> newLayers) {
-        return newLayers.equals(layers) ? this : new Version(name, playing, spots, newLayers, foreign);
+        return newLayers.equals(layers) ? this : new Version(label, playing, spots, newLayers, foreign);
     }
 
     /** A version after an edit of its tune, and how many placements had no note left. */
@@ -159,7 +159,7 @@ public record Version(String name, Playing playing, Map<NoteId, Spot> spots, Lis
         Map<NoteId, Spot> changed = new TreeMap<>(spots);
         Spot spot = at(note).orElseGet(() -> Spot.bare(note));
         changed.put(note, spot.withPin(fingering));
-        return changed.equals(spots) ? this : new Version(name, playing, changed, layers, foreign);
+        return changed.equals(spots) ? this : new Version(label, playing, changed, layers, foreign);
     }
 
     /** How many places have an ornament. */
@@ -176,12 +176,21 @@ public record Version(String name, Playing playing, Map<NoteId, Spot> spots, Lis
                 .sum();
     }
 
+    public String name() {
+        return label.name();
+    }
+
     public Version withName(String newName) {
-        return newName.equals(name) ? this : new Version(newName, playing, spots, layers, foreign);
+        return newName.equals(name()) ? this : with(label.withName(newName));
+    }
+
+    /** Called otherwise, with other words to students. */
+    public Version with(Label other) {
+        return new Version(other, playing, spots, layers, foreign);
     }
 
     public Version withPlaying(Playing newPlaying) {
-        return newPlaying.equals(playing) ? this : new Version(name, newPlaying, spots, layers, foreign);
+        return newPlaying.equals(playing) ? this : new Version(label, newPlaying, spots, layers, foreign);
     }
 
     /** Whether it has neither ornaments nor the teacher's words: a sheet of the plain tune would be the same. */

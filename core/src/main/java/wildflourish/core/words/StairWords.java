@@ -8,6 +8,7 @@ import java.util.stream.Collectors;
 import wildflourish.core.tune.NoteId;
 import wildflourish.core.tune.Tune;
 import wildflourish.core.version.Difference;
+import wildflourish.core.version.Label;
 import wildflourish.core.version.Placement;
 import wildflourish.core.version.Shaping;
 
@@ -71,6 +72,16 @@ public final class StairWords {
                 ? words.get(0)
                 : String.join(", ", words.subList(0, words.size() - 1)) + " and " + words.get(words.size() - 1);
         return arePlain ? (words.size() == 1 ? "bar " : "bars ") + all : all;
+    }
+
+    /** What students are told about a version as a whole: the teacher's words, how often it is to be played; empty for neither. */
+    public static String toStudents(Label label) {
+        String times = switch (label.passes()) {
+            case 0 -> "";
+            case 1 -> "Play it once through.";
+            default -> "Play it " + label.passes() + " times through.";
+        };
+        return (label.note().replaceAll("\\s+", " ") + " " + times).strip();
     }
 
     /** What a stair loses in a new shape, a line each. */

@@ -50,7 +50,8 @@ class TimesTest {
     /** A plan follows the names of versions, and names none that is gone. */
     @Test
     void aPlanFollowsItsVersions() {
-        Stair planned = stair.with(Optional.of(new Times(List.of("Root", "Leaf", "Root", "Bud"), TEMPO, 2, 1, 2)));
+        Stair planned =
+                stair.with(Optional.of(new Times(List.of("Root", "Leaf", "Root", "Bud"), TEMPO).withAdded(2, 1, 2)));
         Stair renamed = planned.renamed(1, "Green");
         assertThat(renamed.times().orElseThrow().turns()).containsExactly("Root", "Green", "Root", "Bud");
         assertThat(renamed.renamed(1, "Leaf")).isEqualTo(planned);
@@ -58,7 +59,7 @@ class TimesTest {
         assertThat(shorter.times().orElseThrow().turns()).containsExactly("Root", "Root", "Bud");
         assertThatThrownBy(() -> planned.renamed(1, "Root")).isInstanceOf(IllegalArgumentException.class);
         assertThatThrownBy(() -> new Times(List.of(), TEMPO)).isInstanceOf(IllegalArgumentException.class);
-        assertThatThrownBy(() -> new Times(List.of("Root"), TEMPO, 9, 0, 0))
+        assertThatThrownBy(() -> new Times(List.of("Root"), TEMPO).withAdded(9, 0, 0))
                 .isInstanceOf(IllegalArgumentException.class);
     }
 

@@ -287,6 +287,7 @@ public final class BenchRoom implements Room {
         does(actions, "lighter", here -> Shapes.resized(here, -1));
         does(actions, "next-voice", Writing::nextVoice);
         actions.bind("rename-stage", isHere, () -> strip.rename());
+        actions.bind("tell-students", isHere, () -> strip.tell());
         bindRules(actions);
         bindLooking(actions);
         bindWriting(actions);

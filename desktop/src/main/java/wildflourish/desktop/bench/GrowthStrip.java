@@ -14,6 +14,7 @@ import javafx.scene.control.ToggleButton;
 import javafx.scene.control.ToggleGroup;
 import javafx.scene.input.KeyCode;
 import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
@@ -50,6 +51,7 @@ final class GrowthStrip extends HBox {
     private final TextField count = new TextField();
     private final List<Node> shown = new ArrayList<>();
     private int shownStages;
+    private final StageWords words;
     private final HBox begin = new HBox();
     private final HBox carries = new HBox();
     private final Consumer<Stair> carry;
@@ -74,6 +76,7 @@ final class GrowthStrip extends HBox {
         this.desk = desk;
         this.carry = carry;
         this.soon = soon;
+        this.words = new StageWords(desk);
         setId("growth-strip");
         getStyleClass().add("growth-strip");
         setAlignment(Pos.CENTER_LEFT);
@@ -90,7 +93,8 @@ final class GrowthStrip extends HBox {
         add.visibleProperty().bind(begin.visibleProperty().not());
         copy.visibleProperty().bind(begin.visibleProperty().not());
         bindBegin(actions);
-        getChildren().addAll(nodes, name, count, add, copy, begin);
+        HBox.setHgrow(words, Priority.ALWAYS);
+        getChildren().addAll(nodes, name, count, add, copy, begin, words);
         desk.of(Wanted::of).subscribe(this::show);
     }
 
@@ -182,6 +186,11 @@ final class GrowthStrip extends HBox {
                 desk.does(here -> Stages.rename(here, name.getText()));
             }
         }
+    }
+
+    /** What students are told about the version worked on, to be typed. */
+    void tell() {
+        words.write();
     }
 
     /** How many ornaments are to be left, to be typed. */

@@ -84,6 +84,12 @@ final class StairCommand implements Callable<Integer> {
                 stair.besideAt(stage).map(beside -> beside.kind().word()).orElse("stage"));
         row.put("source", stair.besideAt(stage).map(Beside::source));
         row.put("tempo", Words.tempo(version.playing().tempo()));
+        row.put(
+                "passes",
+                version.label().passes() == 0
+                        ? Optional.empty()
+                        : version.label().passes());
+        row.put("note", version.label().note());
         row.put("spots", version.ornamented());
         row.put("load", load.total());
         row.put("ease", Ease.of(scene).word());

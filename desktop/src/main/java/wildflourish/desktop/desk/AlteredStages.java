@@ -33,7 +33,7 @@ public final class AlteredStages {
         Sight sight = here.sight();
         Lesson before = sight.lesson().orElseThrow();
         String name = altered.saved().name();
-        int number = freshNumber(sight.book());
+        int number = sight.book().highestNumber() + 1;
         List<BookItem> after = new ArrayList<>();
         after.add(before.without(altered));
         after.add(new BookItem.Text("\n\n"));
@@ -56,14 +56,5 @@ public final class AlteredStages {
                         new Change(0, here.sight().book().items(), recovered.items(), deed),
                         "The changes that were not saved are back")
                 .choosing(here.sight().chosen().withNote(Optional.empty()));
-    }
-
-    /** A number no tune of a book has. */
-    static int freshNumber(Book book) {
-        return book.lessons().stream()
-                        .mapToInt(lesson -> lesson.tune().header().number())
-                        .max()
-                        .orElse(0)
-                + 1;
     }
 }

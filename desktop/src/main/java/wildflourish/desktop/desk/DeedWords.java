@@ -19,6 +19,7 @@ public final class DeedWords {
             case COPY_UP -> "copied " + deed.stage() + " up";
             case ADD_STAGE -> "added a stage";
             case RENAME -> "called " + deed.stage() + " " + deed.subject();
+            case TELL -> "wrote to students about " + deed.stage();
             case TEMPO -> "set " + deed.stage() + " to " + deed.subject();
             case LAYER -> "turned " + deed.subject() + " in " + deed.stage();
             case SCHOOL -> "chose a school for " + deed.stage();

@@ -6,10 +6,12 @@ import wildflourish.core.carrying.Carried;
 import wildflourish.core.instrument.School;
 import wildflourish.core.music.Tempo;
 import wildflourish.core.version.Deed;
+import wildflourish.core.version.Label;
 import wildflourish.core.version.Playing;
 import wildflourish.core.version.Stair;
 import wildflourish.core.version.Version;
 import wildflourish.core.words.CarriedWords;
+import wildflourish.core.words.StairWords;
 import wildflourish.core.words.Words;
 
 /** The stages of the stair: another one, its name, its tempo, the schools of all. */
@@ -93,6 +95,31 @@ public final class Stages {
                 after,
                 new Deed(Deed.Kind.RENAME, wanted, here.stageName()),
                 here.stageName() + " is called " + wanted + " now");
+    }
+
+    /** What students are told about the stage worked on, and how often it is to be played, as typed. */
+    public static Outcome tell(Here here, String note, String typed) {
+        Sight sight = here.sight();
+        String times = typed.strip();
+        if (sight.stair().isEmpty() || sight.version().isEmpty()) {
+            return Outcome.nothing();
+        }
+        if (!times.matches("\\d{0,2}")) {
+            return Outcome.said(
+                    "“" + times + "” is no number of times: type 1 to " + Label.MOST_PASSES + ", or nothing.");
+        }
+        Version version = sight.version().get();
+        Label told = version.label().telling(note, times.isEmpty() ? 0 : Integer.parseInt(times));
+        String words = StairWords.toStudents(told);
+        return told.equals(version.label())
+                ? Outcome.nothing()
+                : Outcome.of(
+                        here,
+                        sight.stair().get().with(sight.chosen().stage(), version.with(told)),
+                        new Deed(Deed.Kind.TELL, "", version.name()),
+                        words.isEmpty()
+                                ? "Students are told nothing about " + version.name()
+                                : "Students are told about " + version.name() + ": " + words);
     }
 
     /** The tempo of the stage worked on. */

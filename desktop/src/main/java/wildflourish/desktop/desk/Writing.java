@@ -195,7 +195,7 @@ public final class Writing {
 
     /** A new tune at the end of the book, chosen, to be written over. */
     public static Outcome newTune(Here here) {
-        int number = AlteredStages.freshNumber(here.sight().book());
+        int number = here.sight().book().highestNumber() + 1;
         List<BookItem> items = here.sight().book().items();
         List<BookItem> more = new ArrayList<>();
         if (!items.isEmpty()) {
@@ -222,7 +222,7 @@ public final class Writing {
             return Outcome.said("There is no tune to keep another form of.");
         }
         Lesson lesson = sight.lesson().get();
-        int number = AlteredStages.freshNumber(sight.book());
+        int number = sight.book().highestNumber() + 1;
         String text = lesson.tune().manuscript().text().replaceFirst("(?m)^X:.*$", "X:" + number);
         String sourced = text.replaceFirst("(?m)^S:.*\\R?", "").replaceFirst("(?m)^K:", "S:another player\nK:");
         List<BookItem> more = List.of(

@@ -82,13 +82,7 @@ final class FigureShelf implements Tools.Shelf {
             if (isTaken) {
                 return "A figure is called " + wanted + " already: take another name.";
             }
-            int number = 1
-                    + new Book(items)
-                            .lessons().stream()
-                                    .mapToInt(lesson -> lesson.tune().header().number())
-                                    .max()
-                                    .orElse(0);
-            Lesson lesson = FigureText.lesson(tune, version, span, wanted, number);
+            Lesson lesson = FigureText.lesson(tune, version, span, wanted, new Book(items).highestNumber() + 1);
             if (FigureText.figure(lesson)
                     .filter(figure -> figure.ornamented() > 0)
                     .isEmpty()) {

@@ -25,9 +25,10 @@ public final class BookWriter {
 
     public static String write(Book book) {
         BookWriter writer = new BookWriter();
-        writer.nextNumber = highestNumber(book) + 1;
         book.lessons().forEach(lesson -> writer.taken.addAll(Directives.places(lesson.tune())));
-        for (BookItem item : book.items()) {
+        Book numbered = book.withNumbers();
+        writer.nextNumber = numbered.highestNumber() + 1;
+        for (BookItem item : numbered.items()) {
             if (item instanceof Lesson lesson) {
                 writer.write(lesson);
             } else if (item instanceof BookItem.Text between) {
@@ -51,13 +52,6 @@ public final class BookWriter {
                 + lineEnd(tune);
     }
 
-    private static int highestNumber(Book book) {
-        return book.lessons().stream()
-                .mapToInt(lesson -> lesson.tune().header().number())
-                .max()
-                .orElse(0);
-    }
-
     private void write(Lesson lesson) {
         Tune tune = lesson.tune();
         text.append(tune.manuscript().text());
@@ -76,19 +70,18 @@ public final class BookWriter {
                 number = nextPlace(tune, stair, number);
                 text.append(separator);
                 Optional<String> kept = lesson.keptText(version);
+                int own = version.label().number().value();
                 if (kept.isPresent()) {
-                    text.append(Directives.renumbered(kept.get(), stair + 1, number));
-                    nextNumber++;
+                    text.append(Directives.renumbered(kept.get(), own, stair + 1, number));
                 } else if (altered.isPresent() && altered.get().saved().equals(version)) {
-                    text.append(Directives.renumbered(altered.get().text(), stair + 1, number));
-                    nextNumber++;
+                    text.append(Directives.renumbered(altered.get().text(), own, stair + 1, number));
                 } else {
                     altered.ifPresent(overtaken::add);
                     text.append(stage(tune, stair, number, version, stages.besideAt(stage)));
                 }
             }
             if (stages.times().isPresent()) {
-                text.append(separator).append(TimesText.write(tune, stages, stair + 1, nextNumber++));
+                text.append(separator).append(TimesText.write(tune, stages, stair + 1));
             }
         }
         overtaken.forEach(each -> text.append(separator).append(asOwnTune(each.text(), nextNumber++)));
@@ -113,7 +106,7 @@ public final class BookWriter {
         String body = VersionWriter.body(tune, version);
         Directives.Sums sums = new Directives.Sums(Directives.plainSum(tune), Directives.sum(body));
         Directives directives = new Directives(tune.header().number(), stair + 1, number, version, beside, sums);
-        return header(tune, nextNumber++, version.name(), directives.lines(tune)) + body;
+        return header(tune, version.label().number().value(), version.name(), directives.lines(tune)) + body;
     }
 
     static String lineEnd(Tune tune) {

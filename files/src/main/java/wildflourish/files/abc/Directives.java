@@ -24,7 +24,9 @@ import wildflourish.core.tune.Note;
 import wildflourish.core.tune.NoteId;
 import wildflourish.core.tune.Tune;
 import wildflourish.core.version.Beside;
+import wildflourish.core.version.BookNumber;
 import wildflourish.core.version.Foreign;
+import wildflourish.core.version.Label;
 import wildflourish.core.version.Layer;
 import wildflourish.core.version.Passes;
 import wildflourish.core.version.Placement;
@@ -38,8 +40,9 @@ import wildflourish.core.version.Version;
  * of the plain tune.
  *
  * <pre>
- * %%flourish-stage format=2 of=1 stair=1 stage=2 name=Leaf
+ * %%flourish-stage format=2 of=1 stair=1 stage=2 passes=4 name=Leaf
  * %%flourish-stage format=2 of=1 stair=1 stage=6 kind=study source=Leaf aim=24 name=Everything
+ * %%flourish-note Breathe before the second part.
  * %%flourish-play instrument=whistle-d school=two-finger tempo=105 beat=1/2
  * %%flourish-layer 9 to=24 rule=slurred
  * %%flourish-spot 12 to=14 option=slide-in+long-roll@even times=1
@@ -61,10 +64,11 @@ record Directives(int of, int stair, int stage, Version version, Optional<Beside
     static final int FORMAT = 2;
 
     private static final Pattern LINE = Pattern.compile(MARK + "([a-z-]+) ?(.*)");
+    private static final Pattern NUMBER = Pattern.compile("(?m)^X:\\h*(\\d{1,9})\\h*(?:%.*)?$");
     private static final Pattern PAIR = Pattern.compile("(?<!\\S)([a-z]+)=(\\S+)");
 
     private static final Set<String> OF_STAGE =
-            Set.of("format", "of", "stair", "stage", "kind", "source", "aim", "name");
+            Set.of("format", "of", "stair", "stage", "kind", "source", "aim", "passes", "name");
     private static final Set<String> OF_PLAY = Set.of("instrument", "school", "strokes", "tempo", "beat");
     private static final Set<String> OF_SPOT = Set.of("to", "option", "ornament", "times");
     private static final Set<String> OF_LAYER = Set.of("to", "rule", "times");
@@ -95,7 +99,11 @@ record Directives(int of, int stair, int stage, Version version, Optional<Beside
         List<String> lines = new ArrayList<>();
         Playing playing = version.playing();
         lines.add("stage format=" + format + " of=" + of + " stair=" + stair + " stage=" + stage
-                + beside.map(Directives::kind).orElse("") + version.foreign().of("stage") + " name="
+                + beside.map(Directives::kind).orElse("")
+                + (version.label().passes() == 0
+                        ? ""
+                        : " passes=" + version.label().passes())
+                + version.foreign().of("stage") + " name="
                 + oneLine(version.name()));
         boolean hasStrokes = playing.instrument().strokes().size() > 1;
         lines.add("play instrument=" + playing.instrument().id() + " school="
@@ -103,6 +111,9 @@ record Directives(int of, int stair, int stage, Version version, Optional<Beside
                 + (hasStrokes ? " strokes=" + playing.strokes().id() : "") + " tempo="
                 + playing.tempo().beatsPerMinute() + " beat="
                 + playing.tempo().beatLength() + version.foreign().of("play"));
+        if (!version.label().note().isEmpty()) {
+            lines.add("note " + oneLine(version.label().note()));
+        }
         for (Layer layer : version.layers()) {
             lines.add("layer " + count(tune, layer.span().first()) + " to="
                     + count(tune, layer.span().last()) + " rule=" + layer.word() + times(layer.passes())
@@ -214,9 +225,16 @@ record Directives(int of, int stair, int stage, Version version, Optional<Beside
         return places;
     }
 
-    /** A version's text with its numbers of stair and stage put right; the same text when they are. */
-    static String renumbered(String text, int stair, int stage) {
-        return text.replaceFirst("(?m)^(" + MARK + "stage .*?\\bstair=)\\d+", "$1" + stair)
+    /** The number of a tune's text in its book. */
+    static BookNumber numberOf(String text) {
+        Matcher line = NUMBER.matcher(text);
+        return line.find() ? new BookNumber(Integer.parseInt(line.group(1))) : BookNumber.NONE;
+    }
+
+    /** A version's text with its numbers of book, stair and stage put right; the same text when they are. */
+    static String renumbered(String text, int number, int stair, int stage) {
+        return text.replaceFirst("(?m)^X:(?!\\h*" + number + "\\h*$).*$", "X:" + number)
+                .replaceFirst("(?m)^(" + MARK + "stage .*?\\bstair=)\\d+", "$1" + stair)
                 .replaceFirst("(?m)^(" + MARK + "stage .*?\\bstage=)\\d+", "$1" + stage);
     }
 
@@ -246,6 +264,7 @@ record Directives(int of, int stair, int stage, Version version, Optional<Beside
         Map<String, String> play = Map.of();
         Map<String, String> sums = Map.of();
         String name = "";
+        String note = "";
         Map<NoteId, Spot> spots = new TreeMap<>();
         List<Layer> layers = new ArrayList<>();
         List<String> foreignLines = new ArrayList<>();
@@ -281,10 +300,13 @@ record Directives(int of, int stair, int stage, Version version, Optional<Beside
                     foreign.put(about(layer), others(pairs(words), OF_LAYER));
                 }
                 case "pin" -> {
-                    NoteId note = note(words, tune);
+                    NoteId pinned = note(words, tune);
                     String pin = manyLines(words.substring(words.indexOf(' ') + 1));
-                    spots.put(note, spots.getOrDefault(note, Spot.bare(note)).withPin(pin));
+                    spots.put(
+                            pinned,
+                            spots.getOrDefault(pinned, Spot.bare(pinned)).withPin(pin));
                 }
+                case "note" -> note = manyLines(words);
                 case "say" -> addSentence(spots, words, tune);
                 default -> {
                     // A line of the plain tune's own heading stands above every stage.
@@ -303,7 +325,9 @@ record Directives(int of, int stair, int stage, Version version, Optional<Beside
                 schools.hand(),
                 schools.strokes(),
                 new Tempo(Fraction.parse(required(play, "tempo")), Fraction.parse(required(play, "beat"))));
-        Version version = new Version(name, playing, spots, layers, new Foreign(foreignLines, foreign));
+        int passes = stage.containsKey("passes") ? integer(stage, "passes") : 0;
+        Label label = new Label(name, numberOf(text), note, passes);
+        Version version = new Version(label, playing, spots, layers, new Foreign(foreignLines, foreign));
         return new Directives(
                 integer(stage, "of"),
                 integer(stage, "stair"),

@@ -50,8 +50,8 @@ record TimesText(int stair, Times times, boolean isChanged) {
 
     // Writing
 
-    /** The plan of a stair as a tune with a number. */
-    static String write(Tune tune, Stair stair, int stairNumber, int number) {
+    /** The plan of a stair as a tune. */
+    static String write(Tune tune, Stair stair, int stairNumber) {
         Times times = stair.times().orElseThrow();
         String body = body(tune, stair, times);
         List<String> lines = new ArrayList<>();
@@ -67,7 +67,7 @@ record TimesText(int stair, Times times, boolean isChanged) {
         lines.add("sums body=" + Directives.sum(body));
         return BookWriter.header(
                                 tune,
-                                number,
+                                times.number().value(),
                                 "times through",
                                 lines.stream()
                                         .map(line -> Directives.MARK + line)
@@ -216,7 +216,8 @@ record TimesText(int stair, Times times, boolean isChanged) {
                 tempo,
                 added.getOrDefault("intro", 0),
                 added.getOrDefault("join", 0),
-                added.getOrDefault("tag", 0));
+                added.getOrDefault("tag", 0),
+                Directives.numberOf(text));
         boolean isChanged = !sum.equals(Directives.sum(VersionReader.bodyOf(text)));
         return new TimesText(Directives.integer(plan, "stair"), times, isChanged);
     }

@@ -258,7 +258,7 @@ record Unfolding(Tune tune, Version version, List<PlayOrder.Played> bars) {
             }
             List<Layer> layers = new ArrayList<>();
             version.layers().forEach(layer -> layers.addAll(moved(layer)));
-            return new Version(version.name(), version.playing(), spots, layers);
+            return new Version(version.name(), version.playing(), spots, layers).with(version.label());
         }
 
         private NoteId moved(NoteId note, int bar) {

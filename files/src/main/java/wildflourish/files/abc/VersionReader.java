@@ -12,6 +12,7 @@ import wildflourish.core.problem.Place;
 import wildflourish.core.problem.Problem;
 import wildflourish.core.problem.Severity;
 import wildflourish.core.version.Beside;
+import wildflourish.core.version.Book;
 import wildflourish.core.version.BookItem;
 import wildflourish.core.version.Foreign;
 import wildflourish.core.version.Lesson;
@@ -27,7 +28,10 @@ final class VersionReader {
     private final Map<Integer, Map<Integer, Map<Integer, Found>>> found = new TreeMap<>();
 
     /** For each item that is a lesson: plans of times through by the number of the stair. */
-    private final Map<Integer, Map<Integer, Times>> plans = new TreeMap<>();
+    private final Map<Integer, Map<Integer, Plan>> plans = new TreeMap<>();
+
+    /** A plan read, and where. */
+    private record Plan(Times times, Place place) {}
 
     /** A version read, with its text where that was changed. */
     private record Found(Version version, Optional<Beside> beside, String alteredText, String keptText) {
@@ -85,12 +89,13 @@ final class VersionReader {
             throw new IllegalArgumentException(
                     "the notes of the plan of times through were changed by another program");
         }
-        Map<Integer, Times> all = plans.computeIfAbsent(item, key -> new TreeMap<>());
-        if (all.put(plan.stair(), plan.times()) != null) {
+        Map<Integer, Plan> all = plans.computeIfAbsent(item, key -> new TreeMap<>());
+        Place place = new Place(firstLine, 1, lesson.tune().title());
+        if (all.put(plan.stair(), new Plan(plan.times(), place)) != null) {
             problems.add(new Problem(
                     Severity.WARNING,
                     "two-plans",
-                    new Place(firstLine, 1, lesson.tune().title()),
+                    place,
                     "a stair of “" + lesson.tune().title() + "” has two plans of times through; the later is taken",
                     "Make the plan you want in the window; saving the book leaves one."));
         }
@@ -172,11 +177,15 @@ final class VersionReader {
 
     /** Builds the stairs once all versions are read. */
     void finish(List<BookItem> items) {
-        found.forEach((item, stairs) ->
-                items.set(item, lesson((Lesson) items.get(item), stairs, plans.getOrDefault(item, Map.of()))));
+        found.forEach((item, stairs) -> {
+            int told = problems.size();
+            items.set(item, lesson((Lesson) items.get(item), stairs, plans.getOrDefault(item, Map.of())));
+            int about = new Book(items.subList(0, item + 1)).lessons().size();
+            problems.subList(told, problems.size()).replaceAll(problem -> problem.about(about));
+        });
     }
 
-    private static Lesson lesson(Lesson plain, Map<Integer, Map<Integer, Found>> numbered, Map<Integer, Times> plans) {
+    private Lesson lesson(Lesson plain, Map<Integer, Map<Integer, Found>> numbered, Map<Integer, Plan> plans) {
         List<Stair> stairs = new ArrayList<>();
         List<Lesson.Altered> altered = new ArrayList<>();
         List<Lesson.Kept> kept = new ArrayList<>();
@@ -193,7 +202,7 @@ final class VersionReader {
             inOrder.stream()
                     .filter(each -> !each.keptText().isEmpty())
                     .forEach(each -> kept.add(new Lesson.Kept(each.version(), each.keptText())));
-            stairs.add(new Stair(
+            Stair versions = new Stair(
                     inOrder.stream()
                             .filter(Found::isStage)
                             .limit(9)
@@ -203,9 +212,30 @@ final class VersionReader {
                             .flatMap(each -> each.beside().stream())
                             .limit(9)
                             .toList(),
-                    Optional.ofNullable(plans.get(stair.getKey()))));
+                    Optional.empty());
+            Optional<Plan> plan = Optional.ofNullable(plans.get(stair.getKey()));
+            plan.ifPresent(each -> tellMissing(plain, versions, each));
+            stairs.add(versions.with(plan.map(Plan::times)));
         }
         return new Lesson(plain.tune(), stairs, altered, kept);
+    }
+
+    /** A plan may name a version that another program has taken out of the book or called otherwise. */
+    private void tellMissing(Lesson lesson, Stair stair, Plan plan) {
+        List<String> missing = plan.times().turns().stream()
+                .distinct()
+                .filter(turn -> stair.named(turn).isEmpty())
+                .toList();
+        if (!missing.isEmpty()) {
+            problems.add(new Problem(
+                    Severity.WARNING,
+                    "plan-without",
+                    plan.place(),
+                    "the plan of times through “" + lesson.tune().title() + "” names “"
+                            + String.join("”, “", missing) + "”, which the stair has not; "
+                            + (missing.size() == 1 ? "its turns are" : "their turns are") + " left out",
+                    "Look at the plan under Times through, and give every time a version that is there."));
+        }
     }
 
     /** The stages, then what stands beside them. Where the book has but one stage a plain one is its foot, where it has none both are plain. */

@@ -3,8 +3,13 @@ package wildflourish.files.abc;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.HashSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Random;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
 import org.junit.jupiter.api.Test;
 import wildflourish.core.hand.Hands;
 import wildflourish.core.hand.Ways;
@@ -16,13 +21,16 @@ import wildflourish.core.tune.Note;
 import wildflourish.core.tune.Tune;
 import wildflourish.core.version.Book;
 import wildflourish.core.version.BookItem;
+import wildflourish.core.version.Label;
 import wildflourish.core.version.Lesson;
 import wildflourish.core.version.Passes;
 import wildflourish.core.version.Placement;
+import wildflourish.core.version.Shaping;
 import wildflourish.core.version.Span;
 import wildflourish.core.version.Spot;
 import wildflourish.core.version.Stair;
 import wildflourish.core.version.Version;
+import wildflourish.core.words.StairWords;
 import wildflourish.core.words.Steps;
 import wildflourish.files.Decorator;
 import wildflourish.files.Demo;
@@ -50,6 +58,66 @@ class LessonFileTest {
             assertThat(again.value()).isEqualTo(book);
             assertThat(BookWriter.write(again.value())).isEqualTo(BookWriter.write(book));
         }
+    }
+
+    /** Another program knows a version by its number: a tune added to the book, a stage taken out leave those of all others as they were. */
+    @Test
+    void numbersOfVersionsStay() {
+        Book book = BookReader.read(BookWriter.write(decorated(new Random(5)))).value();
+        Map<String, Integer> before = numbers(BookWriter.write(book));
+        Tune added = tune("X:" + (book.highestNumber() + 1) + "\nT:Added\nM:4/4\nL:1/8\nK:D\nD8|\n");
+        List<BookItem> items = new ArrayList<>(book.items());
+        items.add(new BookItem.Text("\n\n"));
+        items.add(Lesson.plain(added).with(Stair.starting(added, WHISTLE, 2)));
+        Lesson lesson = book.lessons().stream()
+                .filter(each -> each.stairs().stream()
+                        .limit(1)
+                        .anyMatch(stair -> stair.stages().size() > 2))
+                .findFirst()
+                .orElseThrow();
+        int at = book.items().indexOf(lesson);
+        Stair shorter = Shaping.without(lesson.tune(), lesson.stairs().get(0), 1)
+                .orElseThrow()
+                .stair();
+        items.set(at, lesson.with(shorter.with(0, shorter.at(0).with(Label.of("Anew")))));
+        Map<String, Integer> after = numbers(BookWriter.write(new Book(items)));
+        assertThat(new HashSet<>(after.values())).hasSize(after.size());
+        assertThat(after).hasSize(before.size() - 1 + 3);
+        int stayed = 0;
+        for (Map.Entry<String, Integer> entry : before.entrySet()) {
+            if (after.containsKey(entry.getKey())) {
+                assertThat(after).contains(entry);
+                stayed++;
+            }
+        }
+        assertThat(stayed).isEqualTo(before.size() - 2);
+    }
+
+    private static Map<String, Integer> numbers(String text) {
+        Map<String, Integer> numbers = new HashMap<>();
+        Matcher tune = Pattern.compile("(?m)^X:(\\d+)\\R(?:.*\\R)?T:(.*)$").matcher(text);
+        while (tune.find()) {
+            numbers.put(tune.group(2), Integer.parseInt(tune.group(1)));
+        }
+        return numbers;
+    }
+
+    /** What students are told about a version as a whole comes back, whatever signs are in it. */
+    @Test
+    void theNoteToStudentsComesBack() {
+        Tune tune = tune("X:1\nT:T\nM:4/4\nL:1/8\nK:G\nBcBc dcBA|\n");
+        Stair stair = Stair.starting(tune, WHISTLE, 3);
+        Label told = stair.at(1).label().telling("Slowly = 60 % name=x\nand \\ again", 4);
+        Book book = new Book(List.of(
+                Lesson.plain(tune).with(stair.with(1, stair.at(1).with(told))), new BookItem.Text("\n")));
+        String text = BookWriter.write(book);
+        assertThat(text).contains(" passes=4 name=Leaf");
+        Parsed<Book> again = BookReader.read(text);
+        assertThat(again.problems()).isEmpty();
+        assertThat(again.value()).isEqualTo(book);
+        assertThat(again.value().lessons().get(0).stairs().get(0).at(1).label().note())
+                .isEqualTo(told.note());
+        assertThat(StairWords.toStudents(told)).endsWith("again Play it 4 times through.");
     }
 
     /** A capo and buttons made otherwise are part of the instrument's name, and so of the book. */

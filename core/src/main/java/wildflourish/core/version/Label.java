@@ -1,0 +1,38 @@
+package wildflourish.core.version;
+
+/**
+ * What a version is called and what its students are told about it as a whole.
+ *
+ * @param number in the book
+ * @param note what students are told, in the teacher's words; empty for nothing
+ * @param passes how often it is to be played through before the next; 0 where nothing is said
+ */
+public record Label(String name, BookNumber number, String note, int passes) {
+    public static final int MOST_PASSES = 99;
+
+    public Label {
+        note = note.strip();
+        if (passes < 0 || passes > MOST_PASSES) {
+            throw new IllegalArgumentException(
+                    "a version is played through 1 to " + MOST_PASSES + " times, not " + passes);
+        }
+    }
+
+    /** A name alone. */
+    public static Label of(String name) {
+        return new Label(name, BookNumber.NONE, "", 0);
+    }
+
+    Label withName(String other) {
+        return new Label(other, number, note, passes);
+    }
+
+    public Label withNumber(int other) {
+        return new Label(name, new BookNumber(other), note, passes);
+    }
+
+    /** With other words to students, and another number of times to play it. */
+    public Label telling(String newNote, int newPasses) {
+        return new Label(name, number, newNote, newPasses);
+    }
+}
