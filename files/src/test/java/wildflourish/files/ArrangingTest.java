@@ -20,17 +20,22 @@ import org.junit.jupiter.params.provider.MethodSource;
 import wildflourish.core.arranging.Join;
 import wildflourish.core.arranging.Mix;
 import wildflourish.core.arranging.Whole;
+import wildflourish.core.fingering.HandLines;
 import wildflourish.core.form.Phrase;
 import wildflourish.core.form.Phrasing;
 import wildflourish.core.hand.Scene;
 import wildflourish.core.instrument.Instrument;
+import wildflourish.core.line.Line;
 import wildflourish.core.line.Tone;
 import wildflourish.core.music.Fraction;
+import wildflourish.core.ornament.Ornament;
 import wildflourish.core.ornament.Profile;
 import wildflourish.core.placing.Fit;
 import wildflourish.core.placing.WhatFits;
 import wildflourish.core.problem.Parsed;
 import wildflourish.core.tune.Bar;
+import wildflourish.core.tune.Note;
+import wildflourish.core.tune.NoteId;
 import wildflourish.core.tune.PlayOrder;
 import wildflourish.core.tune.Tune;
 import wildflourish.core.version.Beside;
@@ -38,7 +43,11 @@ import wildflourish.core.version.Book;
 import wildflourish.core.version.BookItem;
 import wildflourish.core.version.Layer;
 import wildflourish.core.version.Lesson;
+import wildflourish.core.version.Passes;
+import wildflourish.core.version.Placement;
+import wildflourish.core.version.Playing;
 import wildflourish.core.version.Span;
+import wildflourish.core.version.Spot;
 import wildflourish.core.version.Stair;
 import wildflourish.core.version.Times;
 import wildflourish.core.version.Version;
@@ -130,9 +139,10 @@ class ArrangingTest {
                 for (int i = 0; i < phrases; i++) {
                     from.add(stair.at((i + shift) % stair.stages().size()));
                 }
-                for (Join join : Mix.of(tune, from, Profile.usual()).joins()) {
+                Mix mix = Mix.of(tune, from, Profile.usual());
+                for (Join join : mix.joins()) {
                     met.add(join.kind());
-                    join.remedy().ifPresent(version -> helps(tune, join, version));
+                    join.remedy().ifPresent(remedy -> helps(tune, join, remedy.done(tune, mix.version())));
                 }
             }
         });
@@ -148,6 +158,96 @@ class ArrangingTest {
                                     WhatFits.verdict(scene, placement).filter(Fit::fits))
                             .isPresent());
         }
+    }
+
+    /** Two things mended one after the other stay mended, whichever comes first. */
+    @Test
+    void oneRemedyLeavesTheOther() {
+        Tune tune = TuneText.read("X:1\nT:T\nM:4/4\nL:1/8\nK:D\nD2FA G2BG|E2GB A2cA|D2FA G2BG|D8|]\n")
+                .value();
+        Version plain = Version.plain("Leaf", Playing.usual(tune, Instrument.of("whistle-d")));
+        NoteId first = tune.notes().get(0).id();
+        NoteId other = tune.notes().get(6).id();
+        Placement cut = Placement.of(Ornament.of("cut"), new Span(other, other));
+        Version mixed = plain.with(tune, Spot.of(cut));
+        Join.Remedy words = new Join.Remedy(Spot.bare(first).withSentence("Breathe"), Optional.empty());
+        Join.Remedy out = new Join.Remedy(Spot.bare(other), Optional.empty());
+        Version both = plain.with(tune, Spot.bare(first).withSentence("Breathe"));
+        assertThat(out.done(tune, words.done(tune, mixed))).isEqualTo(both);
+        assertThat(words.done(tune, out.done(tune, mixed))).isEqualTo(both);
+    }
+
+    /** A phrase an octave lower than the one before it leaps up to the next: it is taken at the octave too, where that can be played. */
+    @Test
+    void aLeapAtAJoinIsTakenAtTheOctave() {
+        Tune tune = TuneText.read(
+                        "X:1\nT:T\nM:4/4\nL:1/8\nK:D\na2fa g2fd|a2fa g2fd|a2fa g2fd|d8||a2fa g2fd|a2fa g2fd|a2fa g2fd|d8|]\n")
+                .value();
+        Version high = Version.plain("High", Playing.usual(tune, Instrument.of("fiddle")));
+        Span all = new Span(
+                tune.notes().get(0).id(),
+                tune.notes().get(tune.notes().size() - 1).id());
+        Version low = high.withLayers(List.of(new Layer(Layer.Rule.of("octave-down"), all, Passes.EVERY)));
+        List<Version> from = new ArrayList<>();
+        int phrases = Phrasing.of(tune).phrases().size();
+        for (int i = 0; i < phrases; i++) {
+            from.add(i % 2 == 0 ? low : high);
+        }
+        Mix mix = Mix.of(tune, from, Profile.usual());
+        List<Join> leaps = mix.joins().stream()
+                .filter(join -> join.kind() == Join.Kind.LEAP)
+                .toList();
+        assertThat(leaps).isNotEmpty();
+        for (Join leap : leaps) {
+            Version done = leap.remedy().orElseThrow().done(tune, mix.version());
+            List<Tone> tones = Line.of(tune, done).tones();
+            int at = Line.of(tune, done).indexOf(leap.at()).orElseThrow();
+            int wide =
+                    tones.get(at).melody().midi() - tones.get(at - 1).melody().midi();
+            assertThat(Math.abs(wide)).isLessThanOrEqualTo(12);
+        }
+    }
+
+    /** Where the bellows come round the wrong way and another button brings them round, that is offered, and it does. */
+    @Test
+    void aButtonKeptBringsTheBellowsRound() {
+        int met = 0;
+        int mended = 0;
+        Instrument box = Instrument.of("box-bc");
+        for (Lesson lesson : book().lessons()) {
+            Tune tune = lesson.tune();
+            int phrases = Phrasing.of(tune).phrases().size();
+            Version plain = Version.plain("Plain", Playing.usual(tune, box));
+            for (Note pinned : tune.notes()) {
+                List<String> pins = pinned.isRest() ? List.of() : HandLines.pins(box, pinned);
+                if (pins.size() < 2 || met > 40) {
+                    continue;
+                }
+                Version other = plain.with(tune, Spot.bare(pinned.id()).withPin(pins.get(pins.size() - 1)));
+                List<Version> from = new ArrayList<>();
+                for (int i = 0; i < phrases; i++) {
+                    from.add(i % 2 == 0 ? plain : other);
+                }
+                Mix mix = Mix.of(tune, from, Profile.usual());
+                for (Join join : mix.joins()) {
+                    if (join.kind() == Join.Kind.BELLOWS) {
+                        met++;
+                        mended += join.remedy().isPresent() ? 1 : 0;
+                        join.remedy()
+                                .ifPresent(remedy -> assertThat(
+                                                stroke(tune, remedy.done(tune, mix.version()), join.at()))
+                                        .isNotEqualTo(stroke(tune, mix.version(), join.at())));
+                    }
+                }
+            }
+        }
+        assertThat(met).isPositive();
+        assertThat(mended).isPositive();
+    }
+
+    private static HandLines.Stroke stroke(Tune tune, Version version, NoteId note) {
+        HandLines lines = Scene.of(tune, version, Profile.usual()).lines().orElseThrow();
+        return lines.touches().get(note).stroke();
     }
 
     // Times through

@@ -13,10 +13,15 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.MethodSource;
 import wildflourish.core.engraving.Drawn;
 import wildflourish.core.engraving.Ink;
+import wildflourish.core.engraving.Mark;
 import wildflourish.core.engraving.NoteZone;
+import wildflourish.core.engraving.Page;
 import wildflourish.core.engraving.Paper;
+import wildflourish.core.engraving.PhraseSheet;
 import wildflourish.core.engraving.Score;
 import wildflourish.core.engraving.StairSheet;
+import wildflourish.core.form.Phrase;
+import wildflourish.core.form.Phrasing;
 import wildflourish.core.hand.Scene;
 import wildflourish.core.instrument.Instrument;
 import wildflourish.core.ornament.Profile;
@@ -29,7 +34,10 @@ import wildflourish.core.version.Difference;
 import wildflourish.core.version.Layer;
 import wildflourish.core.version.Passes;
 import wildflourish.core.version.Span;
+import wildflourish.core.version.Spot;
 import wildflourish.core.version.Stair;
+import wildflourish.core.version.Version;
+import wildflourish.core.words.Words;
 
 /** A phrase through all stages: bars in columns, what is new lit, all else quiet. */
 class StairSheetTest {
@@ -188,5 +196,42 @@ class StairSheetTest {
             }
         }
         assertThat(sheet.rowAt(-1)).isEmpty();
+    }
+
+    /** On paper the plainest comes first, every stage once, and the key has what any of them plays in the phrase; nine stages go on to further pages, none cut. */
+    @ParameterizedTest
+    @MethodSource("instruments")
+    void aPhraseOnPaperHasEveryStageAndAKey(String instrument) {
+        for (int stages : List.of(4, 9)) {
+            Stair stair = stair(instrument, stages);
+            NoteId at = TUNE.notes().get(3).id();
+            Paper paper = Paper.a4();
+            List<Page> pages = PhraseSheet.of(TUNE, stair.stages(), at, Profile.usual(), paper);
+            List<String> words = pages.stream()
+                    .flatMap(page -> page.drawn().stream())
+                    .flatMap(each -> each.mark() instanceof Mark.Words mark ? Stream.of(mark.text()) : Stream.of())
+                    .toList();
+            List<String> names = words.stream()
+                    .filter(each -> stair.stages().stream().anyMatch(stage -> each.startsWith(stage.name() + "   ")))
+                    .map(each -> each.substring(0, each.indexOf("   ")))
+                    .distinct()
+                    .toList();
+            assertThat(names)
+                    .containsExactlyElementsOf(
+                            stair.stages().stream().map(Version::name).toList());
+            Phrase phrase = Phrasing.of(TUNE).at(TUNE.placeOf(at).bar());
+            stair.stages()
+                    .forEach(stage -> TUNE.bars().subList(phrase.firstBar(), phrase.lastBar() + 1).stream()
+                            .flatMap(bar -> bar.notes().stream())
+                            .flatMap(note -> stage.at(note.id()).flatMap(Spot::first).stream())
+                            .forEach(placement -> assertThat(words).contains(Words.name(placement.stack()))));
+            assertThat(words.stream().anyMatch(each -> each.startsWith("Holes are numbered")))
+                    .isEqualTo(stair.instrument().holes() > 0);
+            pages.forEach(page -> page.drawn().forEach(each -> {
+                assertThat(each.mark().box().top()).isGreaterThanOrEqualTo(paper.margin() - 2);
+                assertThat(each.mark().box().bottom()).isLessThanOrEqualTo(paper.height() - paper.margin() + 1);
+                assertThat(each.mark().box().right()).isLessThanOrEqualTo(paper.width());
+            }));
+        }
     }
 }

@@ -20,6 +20,7 @@ import wildflourish.core.ornament.Profile;
 import wildflourish.core.placing.Fit;
 import wildflourish.core.placing.WhatFits;
 import wildflourish.core.tune.Note;
+import wildflourish.core.tune.NoteId;
 import wildflourish.core.tune.Tune;
 import wildflourish.core.version.Book;
 import wildflourish.core.version.Lesson;
@@ -85,6 +86,24 @@ class StoredFigureTest {
             }
         }
         assertThat(kept).isGreaterThan(100);
+    }
+
+    /** A fingering kept in the figure is kept where the note is the same, and nowhere else. */
+    @Test
+    void aPinIsCarriedToTheSameNoteAlone() {
+        Tune tune = TuneText.read("X:1\nT:T\nM:4/4\nL:1/8\nK:D\n|D2FA G2BG|E2GB A2cA|D2FA G2BG|\n")
+                .value();
+        Version version = Version.plain("Leaf", Playing.usual(tune, Instrument.of("whistle-d")));
+        NoteId first = tune.notes().get(0).id();
+        Version pinned = version.with(tune, Spot.bare(first).withPin("XXXXXX"));
+        Span span = bar(tune, 0);
+        Lesson written = FigureText.lesson(tune, pinned, span, "Pinned", 1);
+        StoredFigure figure = FigureText.figure(written).orElseThrow();
+        for (int bar : List.of(1, 2)) {
+            Version put = figure.put(tune, version, bar(tune, bar));
+            NoteId there = tune.bars().get(bar).notes().get(0).id();
+            assertThat(put.at(there).map(Spot::pin)).isEqualTo(bar == 2 ? Optional.of("XXXXXX") : Optional.empty());
+        }
     }
 
     /** A bar a step higher than the figure, in another key: found, said by how many steps, and put there with all it has; the other way it comes back. */

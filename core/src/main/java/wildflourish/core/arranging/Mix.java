@@ -23,6 +23,7 @@ import wildflourish.core.tune.Note;
 import wildflourish.core.tune.NoteId;
 import wildflourish.core.tune.Tune;
 import wildflourish.core.version.Layer;
+import wildflourish.core.version.Passes;
 import wildflourish.core.version.Placement;
 import wildflourish.core.version.Span;
 import wildflourish.core.version.Spot;
@@ -204,11 +205,11 @@ public record Mix(Version version, List<Join> joins) {
         private void checkFit(Version mixed, Version source, NoteId note) {
             Optional<Placement> placement = mixed.at(note).flatMap(Spot::first);
             if (placement.isPresent() && !fits(scene(mixed), placement.get()) && fits(scene(source), placement.get())) {
-                Version without = mixed.without(note);
-                Version remedy = Sizes.next(scene(mixed), placement.get(), -1)
-                        .map(smaller -> mixed.with(tune, Spot.of(smaller)))
-                        .orElse(without);
-                joins.add(new Join(Join.Kind.UNFIT, note, placement, Optional.of(remedy)));
+                Spot there = mixed.at(note).orElseThrow();
+                Spot remedy = Sizes.next(scene(mixed), placement.get(), -1)
+                        .map(smaller -> there.withOptions(List.of(smaller)))
+                        .orElse(there.withOptions(List.of()));
+                joins.add(new Join(Join.Kind.UNFIT, note, placement, Optional.of(new Join.Remedy(remedy))));
             }
         }
 
@@ -225,12 +226,22 @@ public record Mix(Version version, List<Join> joins) {
             boolean isBow = mixed.playing().instrument().family() == Family.FIDDLE;
             boolean areBellows = now.get() == HandLines.Stroke.PRESS || now.get() == HandLines.Stroke.DRAW;
             if (isBow) {
-                Optional<Version> remedy =
+                Optional<Join.Remedy> remedy =
                         joinedBefore(mixed, end, other -> stroke(other, first).equals(wanted));
                 joins.add(new Join(Join.Kind.BOW, first, Optional.empty(), remedy));
             } else if (areBellows) {
-                joins.add(new Join(Join.Kind.BELLOWS, first, Optional.empty(), Optional.empty()));
+                joins.add(new Join(Join.Kind.BELLOWS, first, Optional.empty(), keptButton(mixed, first, wanted)));
             }
+        }
+
+        /** The button kept that brings the bellows round. */
+        private Optional<Join.Remedy> keptButton(Version mixed, NoteId first, Optional<HandLines.Stroke> wanted) {
+            Spot there = mixed.at(first).orElse(Spot.bare(first));
+            return HandLines.pins(mixed.playing().instrument(), tune.note(first)).stream()
+                    .map(there::withPin)
+                    .map(Join.Remedy::new)
+                    .filter(remedy -> stroke(remedy.done(tune, mixed), first).equals(wanted))
+                    .findFirst();
         }
 
         private Optional<HandLines.Stroke> stroke(Version version, NoteId note) {
@@ -241,14 +252,14 @@ public record Mix(Version version, List<Join> joins) {
         }
 
         /** With two notes before the join on one bow, the last pair that helps. */
-        private Optional<Version> joinedBefore(Version mixed, List<NoteId> end, Predicate<Version> helps) {
+        private Optional<Join.Remedy> joinedBefore(Version mixed, List<NoteId> end, Predicate<Version> helps) {
             Ornament slur = Ornament.of("slur2", Family.FIDDLE);
             for (int i = end.size() - 2; i >= 0; i--) {
                 if (mixed.covering(tune, end.get(i)).isEmpty()) {
-                    Optional<Version> slurred = WhatFits.at(scene(mixed), end.get(i), slur).stream()
+                    Optional<Join.Remedy> slurred = WhatFits.at(scene(mixed), end.get(i), slur).stream()
                             .filter(Fit::fits)
-                            .map(fit -> mixed.with(tune, Spot.of(fit.placement())))
-                            .filter(helps)
+                            .map(fit -> remedy(mixed, fit.placement()))
+                            .filter(remedy -> helps.test(remedy.done(tune, mixed)))
                             .findFirst();
                     if (slurred.isPresent()) {
                         return slurred;
@@ -258,6 +269,11 @@ public record Mix(Version version, List<Join> joins) {
             return Optional.empty();
         }
 
+        private static Join.Remedy remedy(Version mixed, Placement placement) {
+            NoteId at = placement.span().first();
+            return new Join.Remedy(mixed.at(at).orElse(Spot.bare(at)).withOptions(List.of(placement)));
+        }
+
         private void checkBreath(Version mixed, Version before, Version after, NoteId first, List<NoteId> end) {
             Optional<Breaths.Stretch> stretch = tooLong(mixed, first);
             if (stretch.isEmpty()
@@ -265,14 +281,14 @@ public record Mix(Version version, List<Join> joins) {
                     || tooLong(after, first).isPresent()) {
                 return;
             }
-            Optional<Version> remedy = end.stream()
+            Optional<Join.Remedy> remedy = end.stream()
                     .filter(note ->
                             mixed.covering(tune, note).flatMap(Spot::first).isEmpty())
                     .flatMap(note -> WhatFits.at(scene(mixed), note).fitting().stream())
                     .map(Fit::placement)
                     .filter(placement -> Breaths.breathes(placement, mixed))
-                    .map(placement -> mixed.with(tune, Spot.of(placement)))
-                    .filter(other -> tooLong(other, first).isEmpty())
+                    .map(placement -> remedy(mixed, placement))
+                    .filter(each -> tooLong(each.done(tune, mixed), first).isEmpty())
                     .reduce((one, other) -> other);
             joins.add(new Join(Join.Kind.BREATH, first, Optional.empty(), remedy));
         }
@@ -295,8 +311,27 @@ public record Mix(Version version, List<Join> joins) {
             boolean leapAnyway =
                     leap(from.get(phrase - 1), last, first) > OCTAVE || leap(from.get(phrase), last, first) > OCTAVE;
             if (leaps && !leapAnyway) {
-                joins.add(new Join(Join.Kind.LEAP, first, Optional.empty(), Optional.empty()));
+                joins.add(new Join(Join.Kind.LEAP, first, Optional.empty(), atTheOctave(mixed, phrase, last, first)));
             }
+        }
+
+        /** The phrase from the join on at the octave, its wide leaps alone or all of it, where that leaves no leap and everything of it still fits. */
+        private Optional<Join.Remedy> atTheOctave(Version mixed, int phrase, NoteId last, NoteId first) {
+            List<NoteId> notes = sounding(notes(phrases.get(phrase)));
+            Span span = new Span(first, notes.get(notes.size() - 1));
+            Spot there = mixed.at(first).orElse(Spot.bare(first));
+            return Layer.Rule.of(mixed.playing().instrument().family()).stream()
+                    .filter(rule -> rule.work() == Layer.Work.NARROW || rule.work() == Layer.Work.OCTAVE_DOWN)
+                    .map(rule -> new Join.Remedy(there, Optional.of(new Layer(rule, span, Passes.EVERY))))
+                    .filter(remedy -> isCalm(remedy.done(tune, mixed), notes, last))
+                    .findFirst();
+        }
+
+        private boolean isCalm(Version version, List<NoteId> notes, NoteId last) {
+            return leap(version, last, notes.get(0)) <= OCTAVE
+                    && notes.stream()
+                            .flatMap(note -> version.at(note).flatMap(Spot::first).stream())
+                            .allMatch(placement -> fits(scene(version), placement));
         }
 
         /** Semitones from the tone that sounds last of a note to the one that sounds first of another, as they follow each other. */

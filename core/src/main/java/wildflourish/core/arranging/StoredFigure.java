@@ -168,13 +168,13 @@ public record StoredFigure(Tune tune, Version version, Span span) {
     /** With what the figure places in place of what stands there. */
     public Version put(Tune other, Version into, Span at) {
         List<Note> own = notes();
-        List<Note> there = at.notes(other);
+        List<Note> under = at.notes(other);
         Map<NoteId, NoteId> names = new HashMap<>();
         for (int i = 0; i < own.size(); i++) {
-            names.put(own.get(i).id(), there.get(i).id());
+            names.put(own.get(i).id(), under.get(i).id());
         }
         Version changed = into;
-        for (Note note : there) {
+        for (Note note : under) {
             changed = changed.without(note.id());
         }
         for (Placement placement : placements()) {
@@ -188,6 +188,16 @@ public record StoredFigure(Tune tune, Version version, Span span) {
                     .toList();
             Spot words = changed.at(first).orElse(Spot.bare(first));
             changed = changed.with(other, words.withOptions(options));
+        }
+        for (Note note : own) {
+            String pin = version.at(note.id()).map(Spot::pin).orElse("");
+            NoteId there = name(names, note.id());
+            boolean isSameNote = other.note(there).pitches().equals(note.pitches())
+                    && into.playing().instrument().equals(version.playing().instrument());
+            if (!pin.isEmpty() && isSameNote) {
+                changed = changed.with(
+                        other, changed.at(there).orElse(Spot.bare(there)).withPin(pin));
+            }
         }
         return changed;
     }

@@ -9,9 +9,9 @@ import java.util.Optional;
 import java.util.Set;
 import wildflourish.core.hand.Attempt;
 import wildflourish.core.hand.Scene;
+import wildflourish.core.instrument.Instrument;
 import wildflourish.core.performance.Realiser;
 import wildflourish.core.tune.Note;
-import wildflourish.core.tune.Tune;
 import wildflourish.core.version.Placement;
 import wildflourish.core.version.Spot;
 import wildflourish.core.version.Version;
@@ -38,10 +38,21 @@ public final class KeyToSigns {
     }
 
     public static List<Entry> of(Scene scene) {
-        Tune tune = scene.tune();
-        Version version = scene.version();
         Map<String, Entry> entries = new LinkedHashMap<>();
-        for (Note note : tune.notes()) {
+        add(scene, scene.tune().notes(), entries);
+        return List.copyOf(entries.values());
+    }
+
+    /** Of several versions together, for some of their notes. */
+    private static List<Entry> of(List<Scene> scenes, List<Note> notes) {
+        Map<String, Entry> entries = new LinkedHashMap<>();
+        scenes.forEach(scene -> add(scene, notes, entries));
+        return List.copyOf(entries.values());
+    }
+
+    private static void add(Scene scene, List<Note> notes, Map<String, Entry> entries) {
+        Version version = scene.version();
+        for (Note note : notes) {
             for (Placement option : version.at(note.id()).map(Spot::options).orElse(List.of())) {
                 Optional<Attempt> attempt = scene.attempt(option);
                 if (attempt.isEmpty() || attempt.get().figure().isEmpty()) {
@@ -58,7 +69,6 @@ public final class KeyToSigns {
                 entries.merge(key, new Entry(name, signs, how, words), Entry::with);
             }
         }
-        return List.copyOf(entries.values());
     }
 
     /** The letter of the note and its movements in order; empty where the ornament cannot be played. */
@@ -72,8 +82,16 @@ public final class KeyToSigns {
 
     /** The key as a block of a page: signs, names, and the words wrapped to the width. */
     static Sketch block(Scene scene, double width) {
+        return block(of(scene), scene.version().playing().instrument(), width);
+    }
+
+    /** The same for some notes of several versions. */
+    static Sketch block(List<Scene> scenes, List<Note> notes, double width) {
+        return block(of(scenes, notes), scenes.get(0).version().playing().instrument(), width);
+    }
+
+    private static Sketch block(List<Entry> entries, Instrument instrument, double width) {
         Sketch sketch = new Sketch();
-        List<Entry> entries = of(scene);
         if (entries.isEmpty()) {
             return sketch;
         }
@@ -93,6 +111,9 @@ public final class KeyToSigns {
                 y += LINE;
             }
             y += 0.6;
+        }
+        if (instrument.holes() == 0) {
+            return sketch;
         }
         String holes =
                 "Holes are numbered from the mouth down. A filled ring is a covered hole, a cross below means firm breath.";

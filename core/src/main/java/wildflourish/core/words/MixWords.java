@@ -36,15 +36,17 @@ public final class MixWords {
     /** What puts it right; empty where only the player can. */
     public static Optional<String> remedy(Join join) {
         return switch (join.kind()) {
-            case OVERLAP, LEAP, BELLOWS -> Optional.empty();
+            case OVERLAP -> Optional.empty();
+            case LEAP -> join.remedy().map(remedy -> "take the phrase at the octave where it leaps");
+            case BELLOWS -> join.remedy().map(remedy -> "keep the button that brings them round");
             case UNFIT ->
                 join.remedy()
-                        .map(version -> version.at(join.at())
-                                .flatMap(spot -> spot.first())
+                        .map(remedy -> remedy.spot()
+                                .first()
                                 .map(placement -> "take " + Words.article(placement.stack()) + " there")
                                 .orElse("leave it out"));
-            case BOW -> join.remedy().map(version -> "slur two notes before it");
-            case BREATH -> join.remedy().map(version -> "take a breath before it");
+            case BOW -> join.remedy().map(remedy -> "slur two notes before it");
+            case BREATH -> join.remedy().map(remedy -> "take a breath before it");
         };
     }
 }

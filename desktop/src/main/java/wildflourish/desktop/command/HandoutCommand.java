@@ -7,6 +7,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.concurrent.Callable;
+import java.util.stream.Collectors;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Model.CommandSpec;
@@ -15,8 +16,14 @@ import picocli.CommandLine.Spec;
 import wildflourish.core.engraving.Handout;
 import wildflourish.core.engraving.Page;
 import wildflourish.core.engraving.Paper;
+import wildflourish.core.engraving.PhraseSheet;
+import wildflourish.core.form.Phrase;
+import wildflourish.core.form.Phrasing;
 import wildflourish.core.instrument.Instrument;
 import wildflourish.core.ornament.Profile;
+import wildflourish.core.tune.Note;
+import wildflourish.core.tune.NoteId;
+import wildflourish.core.tune.Tune;
 import wildflourish.core.version.Lesson;
 import wildflourish.core.version.Stair;
 import wildflourish.core.version.Version;
@@ -59,6 +66,11 @@ final class HandoutCommand implements Callable<Integer> {
                     "all, or names such as Leaf,Bud: their decorated pages after the plain tune, each with what is new in it")
     private Optional<String> stages = Optional.empty();
 
+    @Option(
+            names = "--phrase",
+            description = "a phrase such as A2: through the stages, all below each other, instead of the whole tune")
+    private Optional<String> phrase = Optional.empty();
+
     @Option(names = "--paper", description = "a4 or letter")
     private String paper = "a4";
 
@@ -76,6 +88,11 @@ final class HandoutCommand implements Callable<Integer> {
         for (Lesson lesson : lessons) {
             Version version = Asked.foot(lesson, asked, school);
             Profile profile = Asked.profile(student);
+            if (phrase.isPresent()) {
+                NoteId first = firstNote(lesson.tune(), phrase.get());
+                pages.addAll(PhraseSheet.of(lesson.tune(), chosen(lesson, asked), first, profile, sheet));
+                continue;
+            }
             pages.addAll(
                     stages.isEmpty()
                             ? Handout.of(lesson.tune(), version, second, profile, sheet)
@@ -87,12 +104,25 @@ final class HandoutCommand implements Callable<Integer> {
         return Flourish.DONE;
     }
 
+    private static NoteId firstNote(Tune tune, String name) {
+        List<Phrase> phrases = Phrasing.of(tune).phrases();
+        return phrases.stream()
+                .filter(each -> each.name().equalsIgnoreCase(name.strip()))
+                .findFirst()
+                .flatMap(each -> tune.bars().subList(each.firstBar(), each.lastBar() + 1).stream()
+                        .flatMap(bar -> bar.notes().stream())
+                        .findFirst())
+                .map(Note::id)
+                .orElseThrow(() -> new UsageException("“" + tune.title() + "” has no phrase " + name + "; it has "
+                        + phrases.stream().map(Phrase::name).collect(Collectors.joining(", "))));
+    }
+
     /** The stages asked for, the foot of the stair before them. */
     private List<Version> chosen(Lesson lesson, Instrument asked) {
         Stair stair = lesson.stairFor(asked)
                 .orElseThrow(() -> new UsageException("“" + lesson.tune().title() + "” has no stair for the "
                         + asked.name() + "; ./flourish stair lists those there are"));
-        if (stages.orElse("").equals("all")) {
+        if (stages.orElse("all").equals("all")) {
             return stair.stages();
         }
         List<Version> chosen = new ArrayList<>();

@@ -1,5 +1,6 @@
 package wildflourish.desktop.desk;
 
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import wildflourish.core.arranging.Mix;
@@ -10,7 +11,11 @@ import wildflourish.core.tune.Note;
 import wildflourish.core.tune.NoteId;
 import wildflourish.core.tune.Tune;
 import wildflourish.core.version.Beside;
+import wildflourish.core.version.Book;
+import wildflourish.core.version.BookItem;
+import wildflourish.core.version.Change;
 import wildflourish.core.version.Deed;
+import wildflourish.core.version.Lesson;
 import wildflourish.core.version.Placement;
 import wildflourish.core.version.Shaping;
 import wildflourish.core.version.Span;
@@ -19,6 +24,7 @@ import wildflourish.core.version.Stair;
 import wildflourish.core.version.Times;
 import wildflourish.core.version.Version;
 import wildflourish.core.words.TimesWords;
+import wildflourish.files.abc.FigureText;
 
 /** Versions put together: a phrase of one taken into another, and which is played each time through. */
 public final class Arranging {
@@ -74,17 +80,44 @@ public final class Arranging {
             after = after.removed(tune, stage, note.id());
         }
         for (Note note : at.notes(tune)) {
-            Optional<Placement> placement = put.at(note.id()).flatMap(Spot::first);
+            Optional<Spot> spot = put.at(note.id());
+            Optional<Placement> placement = spot.flatMap(Spot::first);
             if (placement.isPresent()) {
-                after = after.placed(tune, stage, placement.get());
+                after = after.placed(tune, stage, placement.get()).withSpot(tune, stage, spot.get());
+            }
+            String pin = spot.map(Spot::pin).orElse("");
+            if (!pin.isEmpty()) {
+                after = after.pinned(note.id(), pin);
             }
         }
         return Outcome.of(
-                        here,
-                        after,
-                        new Deed(Deed.Kind.PLACE, figure.name(), here.stageName()),
+                        withCopy(sight, sight.lesson().orElseThrow().with(after), figure, here.stageName()),
                         figure.name() + " put into " + here.stageName())
                 .choosing(sight.chosen().withNote(Optional.of(at.first())));
+    }
+
+    /** The changed lesson, and at the end of the book a copy of the figure, where the book has none: so whoever has the book has the figure. */
+    private static Change withCopy(Sight sight, Lesson lesson, StoredFigure figure, String stage) {
+        Book book = sight.book();
+        Deed deed = new Deed(Deed.Kind.PLACE, figure.name(), stage);
+        boolean isThere = book.lessons().stream()
+                .flatMap(each -> FigureText.figure(each).stream())
+                .anyMatch(each -> each.name().equals(figure.name()));
+        if (isThere) {
+            return Change.of(book, sight.lessonIndex(), lesson, deed);
+        }
+        int item = book.itemOf(sight.lessonIndex());
+        List<BookItem> before = book.items().subList(item, book.items().size());
+        List<BookItem> after = new ArrayList<>(before);
+        after.set(0, lesson);
+        if (!(after.get(after.size() - 1) instanceof BookItem.Text)) {
+            after.add(new BookItem.Text("\n\n"));
+        }
+        Lesson copy = FigureText.lesson(
+                figure.tune(), figure.version(), figure.span(), figure.name(), book.highestNumber() + 1);
+        after.add(copy);
+        after.add(new BookItem.Text("\n\n"));
+        return new Change(item, before, after, deed);
     }
 
     /** The phrase in which a note stands, by its place among the phrases. */

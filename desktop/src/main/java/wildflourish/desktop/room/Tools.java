@@ -13,6 +13,7 @@ import wildflourish.core.instrument.Family;
 import wildflourish.core.instrument.Instrument;
 import wildflourish.core.tune.NoteId;
 import wildflourish.core.tune.Tune;
+import wildflourish.core.version.Book;
 import wildflourish.core.version.Span;
 import wildflourish.core.version.Version;
 import wildflourish.desktop.action.Actions;
@@ -47,7 +48,8 @@ public record Tools(
 
     /** The figures that ship and those the teacher has kept, in her own folder. */
     public interface Shelf {
-        List<StoredFigure> of(Family family);
+        /** Those of the book first, then the teacher's own, then those that ship; no name twice. */
+        List<StoredFigure> of(Family family, Book book);
 
         /** Keeps the notes of a version as a figure under a name; gives what is to be said. */
         String keep(Tune tune, Version version, Span span, String name);

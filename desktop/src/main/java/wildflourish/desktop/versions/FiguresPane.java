@@ -89,8 +89,8 @@ final class FiguresPane extends VBox {
         Optional<String> chosen = Optional.ofNullable(
                         figures.getSelectionModel().getSelectedItem())
                 .map(StoredFigure::name);
-        List<StoredFigure> all =
-                tools.shelf().of(desk.sight().get().instrument().family());
+        Sight sight = desk.sight().get();
+        List<StoredFigure> all = tools.shelf().of(sight.instrument().family(), sight.book());
         figures.getItems().setAll(all);
         all.stream()
                 .filter(figure -> chosen.equals(Optional.of(figure.name())))

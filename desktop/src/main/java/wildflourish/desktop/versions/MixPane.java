@@ -150,31 +150,16 @@ final class MixPane extends VBox {
         words.setMinHeight(Region.USE_PREF_SIZE);
         HBox row = new HBox(6, words);
         row.setAlignment(Pos.CENTER_LEFT);
-        join.remedy().ifPresent(version -> {
+        join.remedy().ifPresent(remedy -> {
             Button mend = Controls.button(
                     "Mend", "mend-" + join.at().number() + "-" + join.kind(), "Does what is said here", () -> {});
             mend.setOnAction(event -> {
-                made = made.map(now -> mended(now, version));
+                made = made.map(now -> remedy.done(tune.orElseThrow(), now));
                 mend.setDisable(true);
             });
             row.getChildren().add(mend);
         });
         return row;
-    }
-
-    /** What a remedy has changed, in what has been mended before. */
-    private Version mended(Version now, Version remedy) {
-        Version result = now;
-        for (var note : tune.orElseThrow().notes()) {
-            var wanted = remedy.at(note.id());
-            boolean isChanged = !wanted.equals(now.at(note.id()));
-            if (isChanged && wanted.isPresent()) {
-                result = result.with(tune.get(), wanted.get());
-            } else if (isChanged) {
-                result = result.without(note.id());
-            }
-        }
-        return result;
     }
 
     private void set() {

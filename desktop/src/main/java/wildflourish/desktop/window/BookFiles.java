@@ -13,9 +13,12 @@ import javafx.scene.control.Button;
 import javafx.scene.control.TextArea;
 import wildflourish.core.engraving.Handout;
 import wildflourish.core.engraving.Paper;
+import wildflourish.core.engraving.PhraseSheet;
+import wildflourish.core.form.Phrasing;
 import wildflourish.core.instrument.Instrument;
 import wildflourish.core.problem.Parsed;
 import wildflourish.core.problem.Problem;
+import wildflourish.core.tune.NoteId;
 import wildflourish.core.tune.Tune;
 import wildflourish.core.version.Book;
 import wildflourish.core.version.Stair;
@@ -333,6 +336,26 @@ final class BookFiles {
                 progress -> PdfPainter.paint(
                         Handout.ofStages(tune, stages, second, sight.chosen().profile(), paper),
                         title,
+                        paper.spaceMillimetres()));
+    }
+
+    /** The phrase of the chosen note through all stages, below each other. */
+    void takeAwayPhrase(Paper paper) {
+        Sight sight = desk.sight().get();
+        if (sight.tune().isEmpty() || sight.stair().isEmpty() || sight.note().isEmpty()) {
+            desk.say("There is no phrase to take away: open a book first.");
+            return;
+        }
+        Tune tune = sight.tune().get();
+        NoteId note = sight.note().get();
+        List<Version> stages = sight.stair().get().stages();
+        String phrase = Phrasing.of(tune).at(tune.placeOf(note).bar()).name() + " of " + tune.title();
+        write(
+                phrase,
+                "pdf",
+                progress -> PdfPainter.paint(
+                        PhraseSheet.of(tune, stages, note, sight.chosen().profile(), paper),
+                        phrase,
                         paper.spaceMillimetres()));
     }
 

@@ -6,7 +6,9 @@ import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.List;
+import java.util.Set;
 import java.util.stream.Stream;
 import wildflourish.core.arranging.StoredFigure;
 import wildflourish.core.instrument.Family;
@@ -36,10 +38,13 @@ final class FigureShelf implements Tools.Shelf {
     }
 
     @Override
-    public List<StoredFigure> of(Family family) {
-        return Stream.concat(own().stream(), shipped().stream())
+    public List<StoredFigure> of(Family family, Book book) {
+        Set<String> names = new HashSet<>();
+        return Stream.of(book.lessons(), own(), shipped())
+                .flatMap(List::stream)
                 .flatMap(lesson -> FigureText.figure(lesson).stream())
                 .filter(figure -> figure.version().playing().instrument().family() == family)
+                .filter(figure -> names.add(figure.name()))
                 .toList();
     }
 

@@ -133,6 +133,7 @@ final class WindowActions {
         actions.bind(
                 "take-stages",
                 () -> files.takeAwayStages(desk.sight().get().look().shows().second(), Paper.a4()));
+        actions.bind("take-phrase-stages", () -> files.takeAwayPhrase(Paper.a4()));
         wholes("take-times-pdf", ExportForm.PDF);
         wholes("take-times-midi", ExportForm.MIDI);
         wholes("take-times-wav", ExportForm.WAV);

@@ -27,6 +27,7 @@ import wildflourish.desktop.desk.Stages;
 import wildflourish.desktop.desk.Writing;
 import wildflourish.desktop.look.OnlyWhen;
 import wildflourish.desktop.look.Pick;
+import wildflourish.files.abc.FigureText;
 
 /** What is worked on, for whom: book, tune, instrument, student, school. */
 final class WorkBar extends HBox {
@@ -113,7 +114,8 @@ final class WorkBar extends HBox {
 
     private static List<String> titles(Sight sight) {
         return sight.book().lessons().stream()
-                .map(lesson -> lesson.tune().header().nameInBook())
+                .map(lesson -> (FigureText.figure(lesson).isPresent() ? "Figure: " : "")
+                        + lesson.tune().header().nameInBook())
                 .toList();
     }
 

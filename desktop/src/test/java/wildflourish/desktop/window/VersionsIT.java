@@ -249,8 +249,47 @@ class VersionsIT extends WindowTest {
         fire("#" + first);
         assertThat(said()).isEqualTo("My turn put into Leaf");
         assertThat(stair().isNested(sight().tune().orElseThrow())).isTrue();
+        List<Lesson> lessons = sight().book().lessons();
+        assertThat(FigureText.figure(lessons.get(lessons.size() - 1))
+                        .orElseThrow()
+                        .name())
+                .as("the book has a copy")
+                .isEqualTo("My turn");
         press(KeyCode.CONTROL, KeyCode.Z);
         assertThat(stair()).isEqualTo(before);
+        assertThat(sight().book().lessons()).hasSize(lessons.size() - 1);
+    }
+
+    @Test
+    void studentsAreToldAboutAStageAsAWhole() throws Exception {
+        stage(1);
+        press(KeyCode.CONTROL, KeyCode.T);
+        inWindow(() -> {
+            find("#note-to-students", TextField.class).setText("Breathe before the second part.");
+            return true;
+        });
+        press(KeyCode.TAB);
+        assertThat(find("#passes", TextField.class).isFocused())
+                .as("Tab goes to the times")
+                .isTrue();
+        inWindow(() -> {
+            find("#passes", TextField.class).setText("4");
+            return true;
+        });
+        press(KeyCode.ENTER);
+        assertThat(stair().at(1).label().note()).isEqualTo("Breathe before the second part.");
+        assertThat(stair().at(1).label().passes()).isEqualTo(4);
+        assertThat(find("#told-students", Labeled.class).getText())
+                .isEqualTo("Breathe before the second part. Play it 4 times through.");
+        press(KeyCode.CONTROL, KeyCode.T);
+        inWindow(() -> {
+            find("#passes", TextField.class).setText("many");
+            return true;
+        });
+        press(KeyCode.ENTER);
+        assertThat(said()).isEqualTo("“many” is no number of times: type 1 to 99, or nothing.");
+        press(KeyCode.CONTROL, KeyCode.Z);
+        assertThat(stair().at(1).label().note()).isEmpty();
     }
 
     // Students

@@ -63,9 +63,10 @@ public final class FigureText {
                                             at(own, tune, placement.span().last(), shift)))
                             .withPasses(placement.passes()))
                     .toList();
-            if (!options.isEmpty()) {
-                placed = placed.with(
-                        own, Spot.bare(options.get(0).span().first()).withOptions(options));
+            String pin = version.at(note.id()).map(Spot::pin).orElse("");
+            if (!options.isEmpty() || !pin.isEmpty()) {
+                NoteId there = at(own, tune, note.id(), shift);
+                placed = placed.with(own, Spot.bare(there).withOptions(options).withPin(pin));
             }
         }
         Version plain = Version.plain("Plain", version.playing());
