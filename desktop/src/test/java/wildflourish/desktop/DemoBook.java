@@ -165,25 +165,92 @@ final class DemoBook {
         return stair.withSpot(tune, stage, spot.withSentence(words));
     }
 
+    /** What students are told about each stage, the plainest first: fewer times through the fuller it is. */
+    private static Stair told(Stair begun, String... notes) {
+        Stair stair = begun;
+        for (int stage = 0; stage < notes.length; stage++) {
+            Version version = stair.at(stage);
+            stair = stair.with(stage, version.with(version.label().telling(notes[stage], Math.max(2, 5 - stage))));
+        }
+        return stair;
+    }
+
     static Book decorated(String plain) {
         Book book = BookReader.read(plain).value();
         List<BookItem> items = new ArrayList<>(book.items());
         Lesson reel = book.lessons().get(0);
-        items.set(items.indexOf(reel), reel.with(stair(reel.tune())));
+        items.set(
+                items.indexOf(reel),
+                reel.with(told(
+                        stair(reel.tune()),
+                        "Plain, with the foot; breathe where the long notes are.",
+                        "Only cuts and taps: the tune stays as it was.",
+                        "Rolls come where one note stood; keep them even.")));
         Lesson march = book.lessons().get(7);
-        items.set(items.indexOf(march), march.with(pipes(march.tune())));
+        items.set(
+                items.indexOf(march),
+                march.with(told(
+                        pipes(march.tune()),
+                        "Every low note closed before the bag is full.",
+                        "One grace note for each beat, all the same length.",
+                        "The doublings open like a hand, never like a rattle.")));
         Lesson breakdown = book.lessons().get(6);
-        items.set(items.indexOf(breakdown), breakdown.with(fiddle(breakdown.tune())));
+        items.set(
+                items.indexOf(breakdown),
+                breakdown.with(told(
+                        fiddle(breakdown.tune()),
+                        "Bow as it comes, the wrist loose.",
+                        "The slurs carry over the beat; slides start before it.",
+                        "A treble is the bow's: the left hand waits.",
+                        "Second strings ring, they are never pressed.")));
         Lesson jig = book.lessons().get(1);
-        items.set(items.indexOf(jig), jig.with(box(jig.tune())));
+        items.set(
+                items.indexOf(jig),
+                jig.with(told(
+                        box(jig.tune()),
+                        "Short bellows, the bass hand quiet.",
+                        "Cuts are of the finger, not of the bellows.",
+                        "Three fingers on one button, light as rain.",
+                        "Octaves only where the tune rests.")));
         Lesson air = book.lessons().get(5);
-        items.set(items.indexOf(air), air.with(english(air.tune())));
+        items.set(
+                items.indexOf(air),
+                air.with(told(
+                        english(air.tune()),
+                        "Sing it before you play it.",
+                        "One mordent a line is enough.",
+                        "Trills begin slowly and end in time.",
+                        "Second notes softer than the tune.")));
         Lesson slip = book.lessons().get(3);
-        items.set(items.indexOf(slip), slip.with(union(slip.tune())));
+        items.set(
+                items.indexOf(slip),
+                slip.with(told(
+                        union(slip.tune()),
+                        "Off the knee only for the lowest note.",
+                        "One finger up, and down before anybody hears it.",
+                        "Crans on the lowest note, rolls above.",
+                        "Slides last: they hide nothing.")));
         Lesson chandler = book.lessons().get(8);
-        items.set(items.indexOf(chandler), chandler.with(lowered(chandler.tune())));
+        items.set(
+                items.indexOf(chandler),
+                chandler.with(told(
+                        lowered(chandler.tune()),
+                        "Plain, twice as many times as you think.",
+                        "Cuts on the downbeats, breath in bars 4 and 8.",
+                        "The downbeats roll now; what was easy stays easy.",
+                        "Two to the bar, still in one breath a phrase.",
+                        "Only for the last time through.")));
         Lesson plucked = BookReader.read(PLUCKED).value().lessons().get(0);
-        items.add(plucked.with(banjo(plucked.tune())).with(mandolin(plucked.tune())));
+        items.add(plucked.with(told(
+                        banjo(plucked.tune()),
+                        "Thumb on the beat, and nothing else yet.",
+                        "Slides land on the beat, pinches close a part.",
+                        "The roll never stops; the tune comes through it."))
+                .with(told(
+                        mandolin(plucked.tune()),
+                        "Down on the beat, up between.",
+                        "Slides and hammers with the same wrist.",
+                        "Tremolo only where the tune stands still.")));
         return new Book(items);
     }
 

@@ -15,6 +15,8 @@ import wildflourish.core.arranging.StoredFigure;
 import wildflourish.core.hand.Scene;
 import wildflourish.core.instrument.Family;
 import wildflourish.core.instrument.Instrument;
+import wildflourish.core.line.FigureNotes;
+import wildflourish.core.line.Line;
 import wildflourish.core.ornament.Ornament;
 import wildflourish.core.ornament.Profile;
 import wildflourish.core.placing.Fit;
@@ -74,7 +76,7 @@ class StoredFigureTest {
                             .get(0);
                     StoredFigure figure = FigureText.figure(read).orElseThrow();
                     assertThat(figure.notes()).hasSameSizeAs(span.notes(tune));
-                    Version back = figure.put(tune, version, span);
+                    Version back = figure.put(tune, version, span, 0);
                     assertThat(within(tune, back, span)).isEqualTo(within(tune, version, span));
                     assertThat(back).isEqualTo(version);
                     kept += figure.ornamented();
@@ -100,7 +102,7 @@ class StoredFigureTest {
         Lesson written = FigureText.lesson(tune, pinned, span, "Pinned", 1);
         StoredFigure figure = FigureText.figure(written).orElseThrow();
         for (int bar : List.of(1, 2)) {
-            Version put = figure.put(tune, version, bar(tune, bar));
+            Version put = figure.put(tune, version, bar(tune, bar), bar == 2 ? 0 : 1);
             NoteId there = tune.bars().get(bar).notes().get(0).id();
             assertThat(put.at(there).map(Spot::pin)).isEqualTo(bar == 2 ? Optional.of("XXXXXX") : Optional.empty());
         }
@@ -125,7 +127,7 @@ class StoredFigureTest {
         assertThat(places.get(0).span()).isEqualTo(bar(to, 0));
         assertThat(places.get(0).steps()).isEqualTo(-1);
         assertThat(places.get(0).fits()).isTrue();
-        Version put = figure.put(to, plain, places.get(0).span());
+        Version put = figure.put(to, plain, places.get(0).span(), places.get(0).steps());
         assertThat(within(to, put, bar(to, 0)))
                 .singleElement()
                 .satisfies(placement -> assertThat(placement.ornament().id()).isEqualTo("short-roll"));
@@ -134,7 +136,53 @@ class StoredFigureTest {
         assertThat(there.places(from, plain, Profile.usual()))
                 .singleElement()
                 .satisfies(place -> assertThat(place.steps()).isEqualTo(1));
-        assertThat(there.put(from, plain, bar(from, 0))).isEqualTo(decorated);
+        assertThat(there.put(from, plain, bar(from, 0), 1).spots()).isEqualTo(decorated.spots());
+        assertThat(FigureNotes.of(from, there.put(from, plain, bar(from, 0), 1)).notes())
+                .isEqualTo(from.notes());
+        assertThat(pitches(FigureNotes.of(to, put), bar(to, 0))).isEqualTo("A4 C5 A4 F♯4 A4 C5");
+    }
+
+    private static String pitches(Tune tune, Span span) {
+        return FigureNotes.option(span.notes(tune)).replace('.', ' ');
+    }
+
+    /** The figure brings its notes: what lies between the beats is its own, moved in the key; the tune keeps its own, and the text says what is played. */
+    @Test
+    void aFigureBringsItsNotes() {
+        Tune from = TuneText.read("X:1\nT:From\nM:4/4\nL:1/8\nR:reel\nK:D\nD2FA dAFA|")
+                .value();
+        Tune to = TuneText.read("X:2\nT:To\nM:4/4\nL:1/8\nR:reel\nK:G\n|:G2BG g2ed:|G2BG geBd|G2AB gdBG|A8|")
+                .value();
+        for (String instrument : List.of("whistle-d", "fiddle", "mandolin", "box-bc", "english-48")) {
+            Version plain = Version.plain("plain", Playing.usual(from, Instrument.of(instrument)));
+            StoredFigure figure = FigureText.figure(FigureText.lesson(from, plain, bar(from, 0), "Own", 1))
+                    .orElseThrow();
+            List<StoredFigure.Place> places = figure.places(to, plain, Profile.usual());
+            assertThat(places).hasSize(1);
+            Span at = places.get(0).span();
+            assertThat(at).isEqualTo(bar(to, 1));
+            Version put = figure.put(to, plain, at, places.get(0).steps());
+            assertThat(pitches(FigureNotes.of(to, put), at)).isEqualTo("G4 B4 D5 G5 D5 B4 D5");
+            assertThat(to.notes())
+                    .as("the tune itself")
+                    .isEqualTo(Scene.of(to, plain, Profile.usual()).tune().notes());
+            Scene scene = Scene.of(to, put, Profile.usual());
+            Tune read = TuneText.read(BookWriter.writeVersion(to, put)).value();
+            assertThat(sounds(Line.of(read, plain))).isEqualTo(sounds(scene.line()));
+            Book book = new Book(
+                    List.of(Lesson.plain(to).with(new Stair(List.of(plain.withName("Root"), put.withName("Leaf"))))));
+            assertThat(BookReader.read(BookWriter.write(book)).value()).isEqualTo(book);
+            StoredFigure again = FigureText.figure(FigureText.lesson(to, put, at, "Again", 1))
+                    .orElseThrow();
+            assertThat(FigureNotes.option(again.notes())).isEqualTo("G4.B4.D5.G5.D5.B4.D5");
+            assertThat(again.put(to, put, at, 0)).isEqualTo(put);
+        }
+    }
+
+    private static List<String> sounds(Line line) {
+        return line.tones().stream()
+                .map(tone -> (tone.isRest() ? "z" : tone.pitches().toString()) + tone.length())
+                .toList();
     }
 
     /** What is said to fit where a figure is put is clean by the critic. */
@@ -155,12 +203,17 @@ class StoredFigureTest {
                     }
                     for (StoredFigure.Place place : figure.places(lesson.tune(), plain, Profile.usual())) {
                         Scene scene = Scene.of(
-                                lesson.tune(), figure.put(lesson.tune(), plain, place.span()), Profile.usual());
+                                lesson.tune(),
+                                figure.put(lesson.tune(), plain, place.span(), place.steps()),
+                                Profile.usual());
                         boolean isClean = within(lesson.tune(), scene.version(), place.span()).stream()
                                 .allMatch(placement -> WhatFits.verdict(scene, placement)
                                         .filter(Fit::fits)
                                         .isPresent());
-                        assertThat(place.fits()).isEqualTo(isClean);
+                        boolean isThere = place.span().notes(scene.tune()).stream()
+                                .allMatch(note ->
+                                        note.isRest() || stair.instrument().has(note.melody()));
+                        assertThat(place.fits()).isEqualTo(isClean && isThere);
                         fitting += isClean ? 1 : 0;
                     }
                 }
@@ -187,8 +240,9 @@ class StoredFigureTest {
                                 .filter(stair -> stair.instrument().family() == family)
                                 .flatMap(stair -> stair.stages().stream())
                                 .filter(version -> figure.places(lesson.tune(), version, Profile.usual()).stream()
-                                        .anyMatch(place -> figure.put(lesson.tune(), version, place.span())
-                                                .equals(version))))
+                                        .anyMatch(
+                                                place -> figure.put(lesson.tune(), version, place.span(), place.steps())
+                                                        .equals(version))))
                         .findAny()
                         .isPresent();
                 assertThat(isUsed).as(figure.name()).isTrue();

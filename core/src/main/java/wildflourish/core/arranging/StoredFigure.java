@@ -8,6 +8,7 @@ import java.util.Optional;
 import java.util.Set;
 import wildflourish.core.form.Harmony;
 import wildflourish.core.hand.Scene;
+import wildflourish.core.line.FigureNotes;
 import wildflourish.core.music.Fraction;
 import wildflourish.core.music.Key;
 import wildflourish.core.music.Metre;
@@ -18,6 +19,8 @@ import wildflourish.core.placing.WhatFits;
 import wildflourish.core.tune.Note;
 import wildflourish.core.tune.NoteId;
 import wildflourish.core.tune.Tune;
+import wildflourish.core.version.Layer;
+import wildflourish.core.version.Passes;
 import wildflourish.core.version.Placement;
 import wildflourish.core.version.Span;
 import wildflourish.core.version.Spot;
@@ -25,7 +28,7 @@ import wildflourish.core.version.Version;
 
 /**
  * A bar or a few notes of a version, with what is placed on them, to be used again elsewhere: a rhythm on a beat, degrees of a scale, ornaments and strokes. It is a
- * small tune of its own with one version. Where it is put the tune keeps its notes, and gets what the figure places on them.
+ * small tune of its own with one version. Where it is put it brings its notes, moved to the degree on which it stands there, and what is placed on them.
  *
  * @param tune the notes, whole bars
  * @param version what is placed on them
@@ -50,8 +53,9 @@ public record StoredFigure(Tune tune, Version version, Span span) {
         return tune.title();
     }
 
+    /** As they are played, which may be otherwise than the tune has them that it was taken from. */
     public List<Note> notes() {
-        return span.notes(tune);
+        return span.notes(FigureNotes.of(tune, version));
     }
 
     private List<Placement> placements() {
@@ -85,7 +89,7 @@ public record StoredFigure(Tune tune, Version version, Span span) {
             if (steps.isPresent()) {
                 Span at =
                         new Span(there.get(0).id(), there.get(there.size() - 1).id());
-                boolean fits = fits(other, put(other, into, at), at, profile);
+                boolean fits = fits(other, put(other, into, at, steps.get()), at, profile);
                 places.add(new Place(at, steps.get(), fits));
             }
         }
@@ -165,15 +169,15 @@ public record StoredFigure(Tune tune, Version version, Span span) {
         return key.alterOf(note.melody().step()) == note.melody().alter();
     }
 
-    /** With what the figure places in place of what stands there. */
-    public Version put(Tune other, Version into, Span at) {
+    /** With the figure in place of what stands there, so many steps of the scale higher than it was kept. */
+    public Version put(Tune other, Version into, Span at, int steps) {
         List<Note> own = notes();
         List<Note> under = at.notes(other);
         Map<NoteId, NoteId> names = new HashMap<>();
         for (int i = 0; i < own.size(); i++) {
             names.put(own.get(i).id(), under.get(i).id());
         }
-        Version changed = into;
+        Version changed = withNotes(other, into, at, steps);
         for (Note note : under) {
             changed = changed.without(note.id());
         }
@@ -192,7 +196,7 @@ public record StoredFigure(Tune tune, Version version, Span span) {
         for (Note note : own) {
             String pin = version.at(note.id()).map(Spot::pin).orElse("");
             NoteId there = name(names, note.id());
-            boolean isSameNote = other.note(there).pitches().equals(note.pitches())
+            boolean isSameNote = moved(other, note, other.note(there), steps).equals(note.pitches())
                     && into.playing().instrument().equals(version.playing().instrument());
             if (!pin.isEmpty() && isSameNote) {
                 changed = changed.with(
@@ -202,16 +206,56 @@ public record StoredFigure(Tune tune, Version version, Span span) {
         return changed;
     }
 
+    /** With its notes in place of the tune's, where they are others; what another figure had put there is gone. */
+    private Version withNotes(Tune other, Version into, Span at, int steps) {
+        List<Note> own = notes();
+        List<Note> under = at.notes(other);
+        List<Note> moved = new ArrayList<>();
+        for (int i = 0; i < own.size(); i++) {
+            moved.add(under.get(i).withPitches(moved(other, own.get(i), under.get(i), steps)));
+        }
+        List<Layer> layers = new ArrayList<>(into.layers().stream()
+                .filter(layer -> layer.rule().work() != Layer.Work.FIGURE || !isWithin(other, layer.span(), at))
+                .toList());
+        Tune before = FigureNotes.of(other, into.withLayers(layers));
+        if (!moved.equals(at.notes(before))) {
+            Layer layer = new Layer(Layer.Rule.of("figure"), FigureNotes.option(moved), at, Passes.EVERY);
+            if (into.layers().contains(layer)) {
+                return into;
+            }
+            layers.add(layer);
+        }
+        return into.withLayers(layers);
+    }
+
+    /** The pitches of a note of the figure at its place in another tune: the degree moved, sharper or flatter than the key by as much. */
+    private List<WrittenPitch> moved(Tune other, Note own, Note there, int steps) {
+        Key from = tune.keyAt(tune.placeOf(own.id()).bar());
+        Key to = other.keyAt(other.placeOf(there.id()).bar());
+        return own.pitches().stream()
+                .map(pitch -> {
+                    WrittenPitch natural = WrittenPitch.ofStaffStep(home(to) + pitch.staffStep() - home(from) + steps);
+                    int sharper = pitch.alter() - from.alterOf(pitch.step());
+                    return natural.withAlter(to.alterOf(natural.step()) + sharper);
+                })
+                .toList();
+    }
+
     private static NoteId name(Map<NoteId, NoteId> names, NoteId note) {
         return Optional.ofNullable(names.get(note)).orElseThrow();
     }
 
     private static boolean fits(Tune other, Version version, Span at, Profile profile) {
         Scene scene = Scene.of(other, version, profile);
-        return version.spots().values().stream()
-                .flatMap(spot -> spot.first().stream())
-                .filter(placement -> isWithin(other, placement.span(), at))
-                .allMatch(placement ->
-                        WhatFits.verdict(scene, placement).filter(Fit::fits).isPresent());
+        boolean isThere = at.notes(scene.tune()).stream()
+                .flatMap(note -> note.pitches().stream())
+                .allMatch(version.playing().instrument()::has);
+        return isThere
+                && version.spots().values().stream()
+                        .flatMap(spot -> spot.first().stream())
+                        .filter(placement -> isWithin(other, placement.span(), at))
+                        .allMatch(placement -> WhatFits.verdict(scene, placement)
+                                .filter(Fit::fits)
+                                .isPresent());
     }
 }

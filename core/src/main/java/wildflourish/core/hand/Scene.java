@@ -5,6 +5,7 @@ import java.util.Optional;
 import wildflourish.core.fingering.HandLines;
 import wildflourish.core.form.Phrasing;
 import wildflourish.core.line.AddedBars;
+import wildflourish.core.line.FigureNotes;
 import wildflourish.core.line.Line;
 import wildflourish.core.line.Tone;
 import wildflourish.core.ornament.Profile;
@@ -52,7 +53,7 @@ public final class Scene {
     /** The notes as a version that makes the tune simpler has them: without those that are left out, with those that are moved. */
     private static List<Note> played(Tune tune, Version version, Line line) {
         boolean isSimpler =
-                version.layers().stream().anyMatch(layer -> layer.rule().work().simplifies());
+                version.layers().stream().anyMatch(layer -> layer.rule().work().rewrites());
         return isSimpler
                 ? tune.notes().stream()
                         .flatMap(note -> line.indexOf(note.id()).stream()
@@ -63,7 +64,7 @@ public final class Scene {
     }
 
     private static Scene made(Tune plainTune, Version version, Profile profile, Hand hand) {
-        Tune tune = AddedBars.of(plainTune, version);
+        Tune tune = AddedBars.of(FigureNotes.of(plainTune, version), version);
         Optional<HandLines> plain = Hands.plain(tune, version);
         Line line = line(tune, version, profile, hand, plain);
         return new Scene(tune, version, profile, hand, line, Hands.lines(tune, version, line, plain));

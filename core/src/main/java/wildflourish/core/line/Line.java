@@ -44,7 +44,8 @@ public record Line(List<Tone> tones, List<BarStart> bars, Map<NoteId, List<Integ
         return places;
     }
 
-    public static Line of(Tune tune, Version version) {
+    public static Line of(Tune written, Version version) {
+        Tune tune = FigureNotes.of(written, version);
         Line line = plain(tune, version);
         for (Layer layer : version.layers()) {
             line = LayerRules.apply(layer, line, tune, version.playing().instrument());

@@ -72,6 +72,8 @@ public record Layer(Rule rule, String option, Span span, Passes passes) {
 
     /** What a rule does. */
     public enum Work {
+        /** Other notes in place of the written ones, as many and as long. */
+        FIGURE,
         /** Every note is tongued. */
         TONGUE_ALL,
         /** Notes on a beat are tongued, the others slurred. */
@@ -139,10 +141,10 @@ public record Layer(Rule rule, String option, Span span, Passes passes) {
             };
         }
 
-        /** Whether it makes a tune simpler than it is written, by leaving notes out or moving them by an octave. */
-        public boolean simplifies() {
+        /** Whether written notes are left out, moved or replaced by it. */
+        public boolean rewrites() {
             return switch (this) {
-                case HOLD_BEATS, HOLD_PASSING, NARROW, ONE_STRING -> true;
+                case FIGURE, HOLD_BEATS, HOLD_PASSING, NARROW, ONE_STRING -> true;
                 default -> false;
             };
         }
@@ -167,6 +169,9 @@ public record Layer(Rule rule, String option, Span span, Passes passes) {
     public record Rule(String id, String name, String about, Set<Family> families, Work work, List<String> options) {
         /** A button of a box or a concertina: {@code i3d}, {@code LC3p}, {@code R22}. */
         private static final Pattern BUTTON = Pattern.compile("[io]\\d+[pd]|[LR][A-Z]\\d+[pd]|[LR]\\d+");
+
+        /** Notes by name, chords with a plus sign: {@code D5.F♯5+A5.E5}. */
+        private static final Pattern NOTES = Pattern.compile("[A-G](♯♯|♯|♭♭|♭)?-?\\d([+.][A-G](♯♯|♯|♭♭|♭)?-?\\d)*");
 
         private static final Pattern BASSES = Pattern.compile("[A-G][b#]?/[A-G][b#]?(,[A-G][b#]?/[A-G][b#]?)*");
         private static final List<Rule> ALL =
@@ -195,11 +200,23 @@ public record Layer(Rule rule, String option, Span span, Passes passes) {
         public boolean takes(String option) {
             return options.contains(option)
                     || (work == Work.DRONE && BUTTON.matcher(option).matches())
+                    || (work == Work.FIGURE && NOTES.matcher(option).matches())
                     || (work == Work.BASS && BASSES.matcher(option).matches());
+        }
+
+        /** Whether a teacher turns it on and off over any passage; what comes with a figure is put there with it. */
+        public boolean isTurnedOn() {
+            return work != Work.FIGURE;
         }
 
         /** The ways that it has on instruments of a family. */
         public List<String> options(Family family) {
+            if (work == Work.ONE_STRING) {
+                // A tenor banjo has a string of C and none of E; the fiddle and the mandolin have it the other way
+                // round.
+                String missing = family == Family.TENOR_BANJO ? "E" : "C";
+                return options.stream().filter(each -> !each.equals(missing)).toList();
+            }
             return work == Work.DRONE && family != Family.FIDDLE ? List.of() : options;
         }
 

@@ -19,6 +19,11 @@ public final class LayerWords {
     public static Optional<String> at(Scene scene, NoteId id) {
         Note note = scene.tune().note(id);
         Optional<Integer> first = scene.line().indexOf(id);
+        boolean isOfFigure = scene.version().layers().stream()
+                .anyMatch(layer -> layer.rule().work() == Layer.Work.FIGURE && layer.covers(scene.tune(), id));
+        if (isOfFigure) {
+            return Optional.of("A figure stands here in place of the tune's notes.");
+        }
         List<String> layers = scene.version().layers().stream()
                 .filter(layer -> layer.rule().work().changesTones() && layer.covers(scene.tune(), id))
                 .map(LayerWords::name)

@@ -138,7 +138,7 @@ public final class BenchRoom implements Room {
         score.setId("score");
         write = new WritePane(desk);
         offers = new Offers(tools, ROOMS);
-        strip = new GrowthStrip(desk, tools.actions(), tools.soon(), offers::carry);
+        strip = new GrowthStrip(desk, tools.actions(), tools.soon(), offers::carry, () -> score.requestFocus());
         phrases = new PhraseBar(desk, tools.actions());
         fits = new FitsPane(desk, tools.actions(), score::preview, transport::playTried);
         panes.setOrientation(Orientation.VERTICAL);
@@ -295,7 +295,8 @@ public final class BenchRoom implements Room {
 
     /** Each rule over the chosen notes or the phrase, on and off, where the instrument knows it. */
     private void bindRules(Actions actions) {
-        for (Layer.Rule rule : Layer.Rule.all()) {
+        for (Layer.Rule rule :
+                Layer.Rule.all().stream().filter(Layer.Rule::isTurnedOn).toList()) {
             actions.put(Action.of(
                             ActionRow.of("rule-" + rule.id(), "rules", "Over the phrase: " + rule.name()),
                             () -> desk.does(here -> PhraseLayers.turn(here, rule)))

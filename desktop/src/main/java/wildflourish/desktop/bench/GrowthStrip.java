@@ -71,21 +71,21 @@ final class GrowthStrip extends HBox {
         }
     }
 
-    /** {@code carry} is told whose stair is to be carried over to the instrument. */
-    GrowthStrip(Desk desk, Actions actions, Executor soon, Consumer<Stair> carry) {
+    /** {@code carry} is told whose stair is to be carried over to the instrument; {@code back} takes the keys to the score again when something has been typed. */
+    GrowthStrip(Desk desk, Actions actions, Executor soon, Consumer<Stair> carry, Runnable back) {
         this.desk = desk;
         this.carry = carry;
         this.soon = soon;
-        this.words = new StageWords(desk);
+        this.words = new StageWords(desk, back);
         setId("growth-strip");
         getStyleClass().add("growth-strip");
         setAlignment(Pos.CENTER_LEFT);
         nodes.setAlignment(Pos.CENTER_LEFT);
         Button add = Controls.icon(actions.of("add-stage"));
         Button copy = Controls.icon(actions.of("copy-up"));
-        bindField(name, "stage-name", "Name of this version", this::endNaming);
+        bindField(name, "stage-name", "Name of this version", this::endNaming, back);
         name.setPrefColumnCount(12);
-        bindField(count, "aim-count", "How many ornaments are to be left", this::endCounting);
+        bindField(count, "aim-count", "How many ornaments are to be left", this::endCounting, back);
         count.setPrefColumnCount(4);
         count.setPromptText("how many");
         add.managedProperty().bind(add.visibleProperty());
@@ -99,12 +99,15 @@ final class GrowthStrip extends HBox {
     }
 
     /** A field that comes to be typed in, and goes: taken by Enter and by going elsewhere, left by Escape. */
-    private static void bindField(TextField field, String id, String words, Consumer<Boolean> end) {
+    private static void bindField(TextField field, String id, String words, Consumer<Boolean> end, Runnable back) {
         field.setId(id);
         field.setAccessibleText(words);
         field.setVisible(false);
         field.managedProperty().bind(field.visibleProperty());
-        field.setOnAction(event -> end.accept(true));
+        field.setOnAction(event -> {
+            end.accept(true);
+            back.run();
+        });
         field.focusedProperty().addListener((at, before, isFocused) -> {
             if (!isFocused) {
                 end.accept(true);
@@ -113,6 +116,7 @@ final class GrowthStrip extends HBox {
         field.setOnKeyPressed(event -> {
             if (event.getCode() == KeyCode.ESCAPE) {
                 end.accept(false);
+                back.run();
                 event.consume();
             }
         });

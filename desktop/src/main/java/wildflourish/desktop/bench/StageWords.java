@@ -16,13 +16,16 @@ import wildflourish.desktop.desk.Stages;
 /** What students are told about the version worked on, beside the stages: read there, and typed over in place. */
 final class StageWords extends HBox {
     private final Desk desk;
+    private final Runnable back;
     private final Label told = new Label();
     private final TextField note = new TextField();
     private final TextField passes = new TextField();
     private final HBox fields = new HBox(note, passes);
 
-    StageWords(Desk desk) {
+    /** {@code back} takes the keys to the score again when something has been typed. */
+    StageWords(Desk desk, Runnable back) {
         this.desk = desk;
+        this.back = back;
         setId("stage-words");
         setAlignment(Pos.CENTER_LEFT);
         setMinWidth(0);
@@ -33,7 +36,7 @@ final class StageWords extends HBox {
         note.setPromptText("Your words to students about this version");
         note.setAccessibleText("Words to students about this version");
         HBox.setHgrow(note, Priority.ALWAYS);
-        passes.setId("passes");
+        passes.setId("times-to-play");
         passes.setPromptText("times");
         passes.setAccessibleText("How many times it is to be played through");
         passes.setPrefColumnCount(4);
@@ -64,7 +67,10 @@ final class StageWords extends HBox {
 
     /** Enter and going elsewhere take both fields, Escape leaves them. */
     private void bind(TextField field) {
-        field.setOnAction(event -> end(true));
+        field.setOnAction(event -> {
+            end(true);
+            back.run();
+        });
         field.focusedProperty().addListener((at, before, isFocused) -> {
             // The scene knows already where the focus goes: from one of the two fields to the other nothing ends.
             Node next = getScene().getFocusOwner();
@@ -75,6 +81,7 @@ final class StageWords extends HBox {
         field.setOnKeyPressed(event -> {
             if (event.getCode() == KeyCode.ESCAPE) {
                 end(false);
+                back.run();
                 event.consume();
             }
         });

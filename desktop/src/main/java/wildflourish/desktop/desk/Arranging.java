@@ -15,6 +15,7 @@ import wildflourish.core.version.Book;
 import wildflourish.core.version.BookItem;
 import wildflourish.core.version.Change;
 import wildflourish.core.version.Deed;
+import wildflourish.core.version.Layer;
 import wildflourish.core.version.Lesson;
 import wildflourish.core.version.Placement;
 import wildflourish.core.version.Shaping;
@@ -66,7 +67,7 @@ public final class Arranging {
     }
 
     /** A figure put into the version worked on; where the stair could not bear that it goes up and down like any placement. */
-    public static Outcome put(Here here, StoredFigure figure, Span at) {
+    public static Outcome put(Here here, StoredFigure figure, StoredFigure.Place place) {
         Sight sight = here.sight();
         if (sight.stair().isEmpty() || sight.version().isEmpty()) {
             return Outcome.nothing();
@@ -74,7 +75,8 @@ public final class Arranging {
         Tune tune = sight.tune().orElseThrow();
         int stage = sight.chosen().stage();
         Stair stair = sight.stair().get();
-        Version put = figure.put(tune, stair.at(stage), at);
+        Span at = place.span();
+        Version put = figure.put(tune, stair.at(stage), at, place.steps());
         Stair after = stair;
         for (Note note : at.notes(tune)) {
             after = after.removed(tune, stage, note.id());
@@ -90,10 +92,28 @@ public final class Arranging {
                 after = after.pinned(note.id(), pin);
             }
         }
+        for (int i = stage; i < after.versions().size(); i++) {
+            if (i == stage || (stair.isStage(stage) && stair.isStage(i))) {
+                after = after.with(i, after.at(i).withLayers(layers(tune, after.at(i), put, at)));
+            }
+        }
         return Outcome.of(
                         withCopy(sight, sight.lesson().orElseThrow().with(after), figure, here.stageName()),
                         figure.name() + " put into " + here.stageName())
                 .choosing(sight.chosen().withNote(Optional.of(at.first())));
+    }
+
+    /** The rules of a version with the figure's notes over its place, and without those of another figure there. */
+    private static List<Layer> layers(Tune tune, Version version, Version put, Span at) {
+        List<Layer> layers = new ArrayList<>();
+        for (Version each : List.of(version, put)) {
+            each.layers().stream()
+                    .filter(layer -> layer.rule().work() != Layer.Work.FIGURE
+                            ? each.equals(version)
+                            : layer.span().overlaps(at, tune) == each.equals(put))
+                    .forEach(layers::add);
+        }
+        return layers;
     }
 
     /** The changed lesson, and at the end of the book a copy of the figure, where the book has none: so whoever has the book has the figure. */

@@ -22,7 +22,7 @@ public final class PhraseLayers {
     /** Rules that the instrument has: bars before the tune where it begins, those after it where it ends. */
     public static List<Layer.Rule> rules(Here here) {
         return Layer.Rule.of(here.sight().instrument().family()).stream()
-                .filter(rule -> isInPlace(here, rule))
+                .filter(rule -> isInPlace(here, rule) && (rule.isTurnedOn() || has(here, rule)))
                 .toList();
     }
 

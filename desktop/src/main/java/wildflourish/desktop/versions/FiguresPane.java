@@ -159,7 +159,7 @@ final class FiguresPane extends VBox {
                 "Put it there",
                 "put-" + first.number(),
                 "What stands there gives way",
-                () -> desk.does(here -> Arranging.put(here, figure, place.span())));
+                () -> desk.does(here -> Arranging.put(here, figure, place)));
         return new HBox(6, there, put);
     }
 

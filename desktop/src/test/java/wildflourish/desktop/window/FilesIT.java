@@ -38,6 +38,7 @@ class FilesIT extends WindowTest {
                 "pdf",
                 "pdf",
                 "pdf",
+                "pdf",
                 "mid",
                 "wav",
                 "abc",

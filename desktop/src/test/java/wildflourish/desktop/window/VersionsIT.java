@@ -21,10 +21,12 @@ import wildflourish.core.arranging.StoredFigure;
 import wildflourish.core.form.Phrasing;
 import wildflourish.core.tune.Tune;
 import wildflourish.core.version.Beside;
+import wildflourish.core.version.Lesson;
 import wildflourish.core.version.Stair;
 import wildflourish.core.version.Times;
 import wildflourish.core.version.Version;
 import wildflourish.desktop.desk.Choosing;
+import wildflourish.files.abc.FigureText;
 
 /** Versions beside the stair, two compared, phrases put together, times through, figures, and a sheet for each student. */
 class VersionsIT extends WindowTest {
@@ -263,17 +265,18 @@ class VersionsIT extends WindowTest {
     @Test
     void studentsAreToldAboutAStageAsAWhole() throws Exception {
         stage(1);
+        String before = stair().at(1).label().note();
         press(KeyCode.CONTROL, KeyCode.T);
         inWindow(() -> {
             find("#note-to-students", TextField.class).setText("Breathe before the second part.");
             return true;
         });
         press(KeyCode.TAB);
-        assertThat(find("#passes", TextField.class).isFocused())
+        assertThat(find("#times-to-play", TextField.class).isFocused())
                 .as("Tab goes to the times")
                 .isTrue();
         inWindow(() -> {
-            find("#passes", TextField.class).setText("4");
+            find("#times-to-play", TextField.class).setText("4");
             return true;
         });
         press(KeyCode.ENTER);
@@ -283,13 +286,13 @@ class VersionsIT extends WindowTest {
                 .isEqualTo("Breathe before the second part. Play it 4 times through.");
         press(KeyCode.CONTROL, KeyCode.T);
         inWindow(() -> {
-            find("#passes", TextField.class).setText("many");
+            find("#times-to-play", TextField.class).setText("many");
             return true;
         });
         press(KeyCode.ENTER);
         assertThat(said()).isEqualTo("“many” is no number of times: type 1 to 99, or nothing.");
         press(KeyCode.CONTROL, KeyCode.Z);
-        assertThat(stair().at(1).label().note()).isEmpty();
+        assertThat(stair().at(1).label().note()).isEqualTo(before);
     }
 
     // Students

@@ -11,6 +11,7 @@ import wildflourish.core.tune.Note;
 import wildflourish.core.tune.NoteId;
 import wildflourish.core.tune.Tune;
 import wildflourish.core.version.Beside;
+import wildflourish.core.version.Layer;
 import wildflourish.core.version.Lesson;
 import wildflourish.core.version.Placement;
 import wildflourish.core.version.Span;
@@ -69,11 +70,21 @@ public final class FigureText {
                 placed = placed.with(own, Spot.bare(there).withOptions(options).withPin(pin));
             }
         }
+        List<Layer> notes = version.layers().stream()
+                .filter(layer -> layer.rule().work() == Layer.Work.FIGURE)
+                .filter(layer -> span.notes(tune).containsAll(layer.span().notes(tune)))
+                .map(layer -> layer.over(
+                        new Span(
+                                at(own, tune, layer.span().first(), shift),
+                                at(own, tune, layer.span().last(), shift)),
+                        layer.passes()))
+                .toList();
+        placed = placed.withLayers(notes);
         Version plain = Version.plain("Plain", version.playing());
-        String notes = (tune.placeOf(span.first()).order() - shift + 1) + " to "
+        String source = (tune.placeOf(span.first()).order() - shift + 1) + " to "
                 + (tune.placeOf(span.last()).order() - shift + 1);
         Stair stair = new Stair(List.of(plain, plain.withName("Bare")))
-                .with(new Beside(Beside.Kind.FREE, notes, placed))
+                .with(new Beside(Beside.Kind.FREE, source, placed))
                 .orElseThrow();
         return Lesson.plain(own).with(stair);
     }

@@ -223,9 +223,21 @@ final class VersionWriter {
         if (made.isPresent()) {
             writeFigure(slots, parts(made.get(), slots), signs.toString(), spelled, partAfter(slots, playing));
         } else {
-            slots.forEach(this::copy);
+            slots.forEach(slot -> copyOr(slot, playing));
             String text = replaced.getOrDefault(slots.get(0).id(), textOf(slots.get(0)));
             replaced.put(slots.get(0).id(), signs + text);
+        }
+    }
+
+    /** A note as it stands in the text, or the one that a figure has in its place. */
+    private void copyOr(Note note, int playing) {
+        List<Tone> tones = tonesOf(note, playing);
+        if (tones.size() == 1 && !tones.get(0).pitches().equals(note.pitches())) {
+            replaced.put(
+                    note.id(),
+                    pitchesText(tones.get(0)) + lengthText(note, tones.get(0).length(), false, false));
+        } else {
+            copy(note);
         }
     }
 
@@ -513,7 +525,7 @@ final class VersionWriter {
     /** Finds the groups of which a simpler version leaves notes out or moves them. */
     private void ungroup(Bar written, int playing) {
         boolean isSimpler =
-                version.layers().stream().anyMatch(layer -> layer.rule().work().simplifies());
+                version.layers().stream().anyMatch(layer -> layer.rule().work().rewrites());
         for (int i = 0; isSimpler && i < written.notes().size(); i++) {
             Note note = written.notes().get(i);
             boolean isPair = i > 0 && !brokenFactor(gapBefore(note), false).equals(Fraction.ONE);
