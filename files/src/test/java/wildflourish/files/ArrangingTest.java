@@ -394,6 +394,41 @@ class ArrangingTest {
                 .containsExactly(stair.at(0).name(), stair.at(0).name());
     }
 
+    /** Bars that a fiddler adds before the tune open the first time through, those after it close the last; a plan with a lead-in and a tag of its own has none of them. */
+    @Test
+    void barsThatAVersionAddsOpenAndCloseThePlan() {
+        Lesson lesson = book().lessons().stream()
+                .filter(each -> each.stairFor(Instrument.of("fiddle")).isPresent())
+                .findFirst()
+                .orElseThrow();
+        Tune tune = lesson.tune();
+        Stair stair = lesson.stairFor(Instrument.of("fiddle")).orElseThrow();
+        String full = stair.at(stair.stages().size() - 1).name();
+        Times bare = new Times(List.of(full, stair.at(0).name(), full), Whole.slowest(stair.stages()));
+        for (Times plan : List.of(bare, bare.withAdded(2, 0, 2))) {
+            boolean hasOwn = plan.intro() > 0;
+            Whole whole = Whole.of(tune, stair, plan);
+            Scene scene = Scene.of(whole.tune(), whole.version(), Profile.usual());
+            List<Bar> bars = scene.tune().bars();
+            assertThat(bars.get(0).isAdded()).isEqualTo(!hasOwn);
+            assertThat(bars.get(bars.size() - 1).isAdded()).isEqualTo(!hasOwn);
+            long added = bars.stream().filter(Bar::isAdded).count();
+            long alone = Scene.of(tune, stair.named(full).orElseThrow(), Profile.usual()).tune().bars().stream()
+                    .filter(Bar::isAdded)
+                    .count();
+            assertThat(alone).isPositive();
+            if (hasOwn) {
+                assertThat(added).as("what fills a bar before a turn").isLessThan(alone);
+            } else {
+                assertThat(added).isEqualTo(alone);
+            }
+            Tune read = TuneText.read(BookWriter.writeWhole(tune, stair.with(Optional.of(plan))))
+                    .value();
+            long played = PlayOrder.of(read).size();
+            assertThat(played).isEqualTo(PlayOrder.of(scene.tune()).size());
+        }
+    }
+
     /** Another program has changed the notes of the performance: they are kept as a tune of its own, and that is said. */
     @Test
     void aPlanChangedByAnotherProgramIsNoticed() {

@@ -66,9 +66,9 @@ public record Whole(Tune tune, Version version, int step, List<Section> sections
                 making.hold(times.join());
             }
             String name = times.turns().get(turn);
-            making.add(new Stretch((turn + 1) + " " + name, named(stair, name), all));
+            making.add(new Stretch((turn + 1) + " " + name, inTurn(named(stair, name), times, turn), all));
         }
-        making.add(new Stretch(TAG, last, end(all, times.tag())));
+        making.add(new Stretch(TAG, withoutAdded(last), end(all, times.tag())));
         return making.made();
     }
 
@@ -80,8 +80,14 @@ public record Whole(Tune tune, Version version, int step, List<Section> sections
         for (int bar = firstBar; bar <= lastBar; bar++) {
             bars.add(new PlayOrder.Played(bar, 1));
         }
-        versions.forEach(version -> making.add(new Stretch(version.name(), version, bars)));
+        versions.forEach(version -> making.add(new Stretch(version.name(), withoutAdded(version), bars)));
         return making.made();
+    }
+
+    private static Version withoutAdded(Version version) {
+        return version.withLayers(version.layers().stream()
+                .filter(layer -> !layer.rule().work().addsBars())
+                .toList());
     }
 
     /** The slowest tempo of some versions. */
@@ -90,6 +96,16 @@ public record Whole(Tune tune, Version version, int step, List<Section> sections
                 .map(version -> version.playing().tempo())
                 .min(Comparator.comparing(tempo -> tempo.beatsPerMinute().times(tempo.beatLength())))
                 .orElseThrow();
+    }
+
+    /** A version as it is played in one turn of a plan: bars that it adds before the tune open the first turn, those after it close the last, unless the plan has its own there. */
+    public static Version inTurn(Version version, Times times, int turn) {
+        boolean opens = turn == 0 && times.intro() == 0;
+        boolean closes = turn == times.turns().size() - 1 && times.tag() == 0;
+        return version.withLayers(version.layers().stream()
+                .filter(layer -> opens || layer.rule().work() != Layer.Work.INTRO)
+                .filter(layer -> closes || layer.rule().work() != Layer.Work.TAG)
+                .toList());
     }
 
     private static Version named(Stair stair, String name) {
@@ -243,8 +259,8 @@ public record Whole(Tune tune, Version version, int step, List<Section> sections
         private void layers(Version version, List<PlayOrder.Played> run) {
             int firstCopy = copies - run.size();
             for (Layer layer : version.layers()) {
-                boolean isPlayed = layer.passes().has(run.get(0).pass())
-                        && !layer.rule().work().addsBars();
+                boolean isOnce = layer.rule().work() == Layer.Work.INTRO && firstCopy > 0;
+                boolean isPlayed = layer.passes().has(run.get(0).pass()) && !isOnce;
                 List<NoteId> covered = new ArrayList<>();
                 for (int i = 0; isPlayed && i < run.size(); i++) {
                     for (Note note : tune.bars().get(run.get(i).bar()).notes()) {

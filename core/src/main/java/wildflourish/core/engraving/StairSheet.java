@@ -27,15 +27,14 @@ import wildflourish.core.words.Words;
  * @param rows from the top down
  */
 public record StairSheet(Page page, List<Row> rows) {
-    private static final double BETWEEN = 2.2;
+    private static final double BETWEEN = 1.2;
     private static final double LABEL_SIZE = 1.8;
     private static final double LABEL_ROOM = 2.6;
     private static final int MOST_WHOLE = 5;
     private static final int NEAR = 2;
     /** How much wider than it needs a bar may become. */
-    private static final double MOST_STRETCH = 1.9;
+    private static final double MOST_STRETCH = 2.9;
 
-    private static final double MOST_STRETCH_ON_PAPER = 2.9;
     /** How far a wash reaches round what is new, in staff spaces. */
     private static final double AROUND = 0.45;
     /** What belongs to a note and is not washed with it. */
@@ -247,8 +246,7 @@ public record StairSheet(Page page, List<Row> rows) {
             for (double each : widest) {
                 all += each;
             }
-            double most = Double.isInfinite(paper.height()) ? MOST_STRETCH : MOST_STRETCH_ON_PAPER;
-            double stretch = Math.min(most, (width() - start - 1) / all);
+            double stretch = Math.min(MOST_STRETCH, (width() - start - 1) / all);
             double[] edges = new double[bars + 1];
             edges[0] = start;
             for (int bar = 0; bar < bars; bar++) {

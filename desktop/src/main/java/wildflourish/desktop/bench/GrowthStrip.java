@@ -81,6 +81,7 @@ final class GrowthStrip extends HBox {
         getStyleClass().add("growth-strip");
         setAlignment(Pos.CENTER_LEFT);
         nodes.setAlignment(Pos.CENTER_LEFT);
+        nodes.setMinWidth(Region.USE_PREF_SIZE);
         Button add = Controls.icon(actions.of("add-stage"));
         Button copy = Controls.icon(actions.of("copy-up"));
         bindField(name, "stage-name", "Name of this version", this::endNaming, back);

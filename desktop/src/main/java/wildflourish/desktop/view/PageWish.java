@@ -45,8 +45,8 @@ record PageWish(ScoreWish wish, int width, int height) {
 
     private static final int LARGEST_PHRASE = 20;
     private static final int USUAL_SPACE = 8;
-    private static final int LARGEST_STAIR = 10;
-    private static final int SMALLEST_STAIR = 7;
+    private static final int LARGEST_STAIR = 13;
+    private static final int SMALLEST_STAIR = 6;
 
     /**
      * A page laid out.

@@ -92,18 +92,18 @@ record TimesText(int stair, Times times, boolean isChanged) {
         }
         Whole whole = Whole.of(tune, stair, times);
         String join = added(whole, Whole.JOIN);
-        Map<String, String> written = new HashMap<>();
+        Map<Version, String> written = new HashMap<>();
         for (int turn = 0; turn < times.turns().size(); turn++) {
             String name = times.turns().get(turn);
             if (turn > 0 && times.join() > 0) {
                 body.append("P:Join").append(end);
                 body.append(join).append(end);
             }
-            Version version = stair.named(name).orElseThrow();
+            Version version = Whole.inTurn(stair.named(name).orElseThrow(), times, turn);
             body.append("P:").append(turn + 1).append(' ').append(name).append(end);
             body.append(starting(tune))
                     .append(written.computeIfAbsent(
-                            name, key -> VersionWriter.body(tune, version).strip()))
+                            version, key -> VersionWriter.body(tune, version).strip()))
                     .append(end);
         }
         if (times.tag() > 0) {
