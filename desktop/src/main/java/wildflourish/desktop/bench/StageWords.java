@@ -32,6 +32,7 @@ final class StageWords extends HBox {
         told.setId("told-students");
         told.getStyleClass().add("quiet");
         told.setMinWidth(0);
+        told.setWrapText(true);
         note.setId("note-to-students");
         note.setPromptText("Your words to students about this version");
         note.setAccessibleText("Words to students about this version");
