@@ -34,6 +34,7 @@ class ArchitectureTest {
             "recognition",
             "carrying",
             "arranging",
+            "growing",
             "performance",
             "words",
             "sound",

@@ -25,6 +25,7 @@ import picocli.CommandLine.Model.PositionalParamSpec;
             StairCommand.class,
             CompareCommand.class,
             CarryCommand.class,
+            GrowCommand.class,
             MixCommand.class,
             TimesCommand.class,
             FormCommand.class,
@@ -69,8 +70,8 @@ public final class Flourish implements Runnable {
               flourish realise FILE --place 3:cut --instrument I
                                                 what sounds and moves, in milliseconds
               flourish recognise FILE           ornaments in a tune's own text, as placements
-              flourish stair | compare | carry | mix | times
-                                                stages, two of them, on another instrument, phrases mixed, times through
+              flourish stair | compare | carry | mix | times | grow
+                                                stages, two of them, on another instrument, mixed, times through, planned
               flourish form FILE                how the tunes are built, what comes back
               flourish needs FILE --instrument flute-d
                                                 notes, hard spots, grade, easiest first

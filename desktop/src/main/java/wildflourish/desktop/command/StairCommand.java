@@ -71,7 +71,8 @@ final class StairCommand implements Callable<Integer> {
         return Flourish.DONE;
     }
 
-    private static Map<String, Object> row(Tune tune, Stair stair, int stage, Profile profile) {
+    /** One stage as a row of a table. */
+    static Map<String, Object> row(Tune tune, Stair stair, int stage, Profile profile) {
         Version version = stair.at(stage);
         Scene scene = Scene.of(tune, version, profile);
         Load load = Load.of(scene);

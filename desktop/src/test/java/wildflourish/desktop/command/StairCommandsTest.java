@@ -123,6 +123,70 @@ class StairCommandsTest extends CommandLineTest {
         assertThat(err.toString()).contains("./flourish stair lists those there are");
     }
 
+    @Test
+    void aStairIsGrownIntoANewBook() throws IOException {
+        Path grown = folder.resolve("grown.abc");
+        assertThat(run(
+                        "grow",
+                        book,
+                        "--tune",
+                        "2",
+                        "--instrument",
+                        "whistle-d",
+                        "--stages",
+                        "4",
+                        "--format",
+                        "json",
+                        "--out",
+                        grown))
+                .isZero();
+        JsonNode rows = json();
+        assertThat(rows.size()).isEqualTo(4);
+        assertThat(rows.get(0).get("spots").asInt()).isZero();
+        for (int stage = 1; stage < 4; stage++) {
+            assertThat(rows.get(stage).get("load").asInt())
+                    .isGreaterThan(rows.get(stage - 1).get("load").asInt());
+        }
+        assertThat(run("check", grown)).isZero();
+        assertThat(run("grow", grown, "--instrument", "whistle-d", "--from", "Leaf", "--format", "json"))
+                .isZero();
+        assertThat(json().get(1).get("spots")).isEqualTo(rows.get(1).get("spots"));
+        assertThat(run("grow", grown, "--instrument", "whistle-d", "--from", "Nowhere"))
+                .isEqualTo(2);
+        assertThat(err.toString()).contains("the stages are Root, Leaf, Bud, Bloom");
+        assertThat(run("grow", grown, "--instrument", "whistle-d", "--stages", "12"))
+                .isEqualTo(2);
+        assertThat(err.toString()).contains("2 to 9 stages");
+        assertThat(run(
+                        "handout",
+                        book,
+                        "--tune",
+                        "1",
+                        "--instrument",
+                        "whistle-d",
+                        "--phrase",
+                        "A1",
+                        "--out",
+                        folder.resolve("a1.pdf")))
+                .isZero();
+        assertThat(text(folder.resolve("a1.pdf")))
+                .contains("A1 from plain to wild")
+                .contains("Key to signs");
+        assertThat(run(
+                        "handout",
+                        book,
+                        "--tune",
+                        "1",
+                        "--instrument",
+                        "whistle-d",
+                        "--phrase",
+                        "Z9",
+                        "--out",
+                        folder.resolve("z9.pdf")))
+                .isEqualTo(2);
+        assertThat(err.toString()).contains("has no phrase Z9; it has A1, A2");
+    }
+
     /** Every stage has its page after the plain tune, and says what is new in it. */
     @Test
     void aHandoutHasThePlainTuneAndTheStagesAskedFor() throws IOException {

@@ -289,6 +289,8 @@ class PlayerTest {
         await(() -> !player.status().isLost() && !player.status().isSilent());
         await(() -> player.heard().isPresent());
         assertThat(player.isPlaying()).isTrue();
+        double again = wholeNotes(player);
+        await(() -> Math.abs(wholeNotes(player) - again) > 0.05);
         player.close();
         assertThat(Files.size(folder.resolve("heard.wav"))).isGreaterThan(1000);
     }

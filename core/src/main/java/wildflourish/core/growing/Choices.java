@@ -1,0 +1,295 @@
+package wildflourish.core.growing;
+
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.stream.IntStream;
+import wildflourish.core.form.Phrase;
+import wildflourish.core.form.Phrasing;
+import wildflourish.core.hand.Scene;
+import wildflourish.core.music.Fraction;
+import wildflourish.core.music.Metre;
+import wildflourish.core.music.Tempo;
+import wildflourish.core.ornament.Ornament;
+import wildflourish.core.placing.Fit;
+import wildflourish.core.placing.WhatFits;
+import wildflourish.core.tune.Bar;
+import wildflourish.core.tune.Note;
+import wildflourish.core.tune.Part;
+import wildflourish.core.tune.Tune;
+import wildflourish.core.version.Placement;
+
+/** What fits every note of a tune on an instrument, found once for all stages, and the tune as a row of notes. */
+public final class Choices {
+    private static final Fraction QUAVER = Fraction.of(1, 8);
+    private static final Fraction CROTCHET = Fraction.of(1, 4);
+
+    private final Tune tune;
+    private final NoteRow row;
+    /** For each note what fits on it, the lightest first. */
+    private final List<List<Found>> found = new ArrayList<>();
+
+    private record Found(Placement placement, Fit fit, int from, int to) {
+        Ornament ornament() {
+            return placement.ornament();
+        }
+    }
+
+    private Choices(Tune tune, Scene scene) {
+        this.tune = tune;
+        this.row = row(tune, scene.playing().instrument().family().isBlownByMouth());
+        for (Note note : tune.notes()) {
+            found.add(
+                    note.isRest()
+                            ? List.of()
+                            : WhatFits.at(scene, note.id()).fitting().stream()
+                                    .filter(fit -> fit.placement().span().isInOneBar(tune) && isOrnament(fit))
+                                    .map(this::found)
+                                    .sorted((one, other) -> Integer.compare(
+                                            one.placement().stack().weight(),
+                                            other.placement().stack().weight()))
+                                    .toList());
+        }
+    }
+
+    /** How a note is tongued and where one breathes is not planned: the player settles that. On strings slurs and strokes are part of the ornament. */
+    private static boolean isOrnament(Fit fit) {
+        Ornament ornament = fit.facts().ornament();
+        boolean isOfWinds =
+                fit.facts().situation().playing().instrument().family().isWind();
+        return ornament.kind() != Ornament.Kind.REST && !(isOfWinds && ornament.kind() == Ornament.Kind.ARTICULATION);
+    }
+
+    private Found found(Fit fit) {
+        Placement placement = fit.placement();
+        int from = tune.placeOf(placement.span().first()).order();
+        return new Found(
+                placement, fit, from, tune.placeOf(placement.span().last()).order() + 1);
+    }
+
+    /** In the scene of a version without ornaments, at the slowest tempo that is planned for. */
+    public static Choices of(Scene plain) {
+        return new Choices(plain.tune(), plain);
+    }
+
+    public NoteRow row() {
+        return row;
+    }
+
+    /** The placement that an option stands for. */
+    public Placement placement(Option option) {
+        return found.get(option.from()).stream()
+                .filter(each -> each.to() == option.to()
+                        && each.placement().stack().toString().equals(option.name()))
+                .findFirst()
+                .orElseThrow()
+                .placement();
+    }
+
+    /**
+     * What may be chosen at a stage, with the points it has there by itself.
+     *
+     * @param stage for kinds that come later; from 1
+     * @param clean tempos at each of which everything must be clean
+     */
+    public List<List<Option>> options(Taste taste, int stage, List<Tempo> clean) {
+        List<List<Option>> options = new ArrayList<>();
+        for (int note = 0; note < found.size(); note++) {
+            List<Option> here = new ArrayList<>();
+            for (Found each : found.get(note)) {
+                if (isAllowed(each, taste, stage, clean)) {
+                    here.add(option(each, taste));
+                }
+            }
+            here.add(Planner.plain(note));
+            options.add(here);
+        }
+        return options;
+    }
+
+    private static boolean isAllowed(Found each, Taste taste, int stage, List<Tempo> clean) {
+        Ornament.Manner manner = each.ornament().manner();
+        boolean isShort = each.fit().facts().lengthWholeNotes().isLessThan(QUAVER);
+        return manner.stage() <= stage
+                && manner.difficulty() <= taste.limits().hardest()
+                && !(isShort && taste.worth().shortNote().isEmpty())
+                && clean.stream()
+                        .allMatch(tempo ->
+                                isClean(each.fit(), tempo, taste.limits().margin()));
+    }
+
+    private static boolean isClean(Fit fit, Tempo tempo, Fraction margin) {
+        return fit.facts()
+                .cleanUpTo()
+                .map(limit -> !tempo.millisOf(Fraction.ONE)
+                        .isLessThan(limit.millisOf(Fraction.ONE).times(margin)))
+                .orElse(true);
+    }
+
+    private Option option(Found each, Taste taste) {
+        Taste.Worth worth = taste.worth();
+        Note first = tune.notes().get(each.from());
+        int weight = each.placement().stack().weight();
+        boolean isShort = each.fit().facts().lengthWholeNotes().isLessThan(QUAVER);
+        int gain = each.fit().rank()
+                + worth.place() * beats(first)
+                + worth.size() * weight
+                - worth.fee()
+                - worth.toil() * each.ornament().manner().difficulty()
+                + (isAtTurn(each) ? worth.turn() : 0)
+                - (isShort ? worth.shortNote().orElse(0) : 0);
+        return new Option(
+                each.from(),
+                each.to(),
+                each.placement().stack().toString(),
+                each.ornament().kind().ordinal(),
+                Option.NONE,
+                weight,
+                gain);
+    }
+
+    /** Twice on the first beat, once on another. */
+    private int beats(Note note) {
+        Metre metre = tune.metreAt(tune.placeOf(note.id()).bar());
+        Fraction offset = tune.placeOf(note.id()).offset();
+        Fraction count = metre.isCompound() ? metre.countLength() : CROTCHET;
+        return offset.isZero() ? 2 : offset.modulo(count).isZero() ? 1 : 0;
+    }
+
+    private boolean isAtTurn(Found each) {
+        int bar = tune.placeOf(tune.notes().get(each.from()).id()).bar();
+        Part part = tune.form().partAt(bar);
+        if (bar != part.lastBar()) {
+            return false;
+        }
+        Bar last = tune.bars().get(bar);
+        Fraction left = last.length()
+                .minus(tune.placeOf(tune.notes().get(each.from()).id()).offset());
+        return left.isLessThan(CROTCHET);
+    }
+
+    // The row
+
+    private static NoteRow row(Tune tune, boolean isBlown) {
+        long unit = 4;
+        for (Note note : tune.notes()) {
+            unit = lcm(unit, note.played().denominator());
+        }
+        List<Long> starts = new ArrayList<>();
+        List<Integer> bars = new ArrayList<>();
+        long now = 0;
+        starts.add(now);
+        for (Note note : tune.notes()) {
+            now += ticks(note.played(), unit);
+            starts.add(now);
+            bars.add(tune.placeOf(note.id()).bar());
+        }
+        List<Long> lengths = new ArrayList<>();
+        for (Bar bar : tune.bars()) {
+            Fraction length = Fraction.ZERO;
+            for (Note note : bar.notes()) {
+                length = length.plus(note.played());
+            }
+            lengths.add(ticks(length, unit));
+        }
+        return new NoteRow(starts, unit / 4, bars, lengths, stretches(tune), isBlown);
+    }
+
+    private static long ticks(Fraction length, long unit) {
+        return length.numerator() * (unit / length.denominator());
+    }
+
+    private static long lcm(long one, long other) {
+        long a = one;
+        long b = other;
+        while (b != 0) {
+            long rest = a % b;
+            a = b;
+            b = rest;
+        }
+        return one / a * other;
+    }
+
+    /** A phrase, from a boundary to a boundary. */
+    private record Piece(int first, int last, boolean isPickup, int family) {}
+
+    private static List<NoteRow.Stretch> stretches(Tune tune) {
+        Phrasing phrasing = Phrasing.of(tune);
+        List<Piece> pieces = new ArrayList<>();
+        for (Phrase phrase : phrasing.phrases()) {
+            int from = phrase.firstBar();
+            if (tune.form().isPickup(from) && from < phrase.lastBar()) {
+                add(pieces, tune, from, from, true, -1);
+                from++;
+            }
+            add(pieces, tune, from, phrase.lastBar(), false, phrasing.familyOf(phrase));
+        }
+        return tied(tune, pieces);
+    }
+
+    private static void add(List<Piece> pieces, Tune tune, int firstBar, int lastBar, boolean isPickup, int family) {
+        List<Note> notes = tune.bars().subList(firstBar, lastBar + 1).stream()
+                .flatMap(bar -> bar.notes().stream())
+                .toList();
+        if (!notes.isEmpty()) {
+            int first = tune.placeOf(notes.get(0).id()).order();
+            pieces.add(new Piece(first, first + notes.size(), isPickup, family));
+        }
+    }
+
+    /** Phrases of one family are tied where they begin alike for half the first of them at least; the others stand by themselves. */
+    private static List<NoteRow.Stretch> tied(Tune tune, List<Piece> pieces) {
+        Map<Integer, Integer> firstOf = new HashMap<>();
+        Map<Integer, Integer> trunks = new HashMap<>();
+        int[] family = new int[pieces.size()];
+        int next = 0;
+        for (int i = 0; i < pieces.size(); i++) {
+            Piece piece = pieces.get(i);
+            Optional<Integer> first = Optional.ofNullable(firstOf.get(piece.family()));
+            int alike =
+                    first.map(index -> alike(tune, pieces.get(index), piece)).orElse(0);
+            boolean isTied = piece.family() >= 0
+                    && first.isPresent()
+                    && 2 * alike
+                            >= pieces.get(first.get()).last()
+                                    - pieces.get(first.get()).first();
+            if (isTied) {
+                family[i] = family[first.get()];
+                trunks.merge(family[i], alike, Math::min);
+            } else {
+                family[i] = next++;
+                if (piece.family() >= 0) {
+                    firstOf.putIfAbsent(piece.family(), i);
+                }
+            }
+        }
+        return IntStream.range(0, pieces.size())
+                .mapToObj(i -> new NoteRow.Stretch(
+                        pieces.get(i).first(),
+                        pieces.get(i).last(),
+                        pieces.get(i).isPickup(),
+                        family[i],
+                        trunks.getOrDefault(family[i], 0)))
+                .toList();
+    }
+
+    /** With how many notes two phrases begin alike, and as far from their bar lines. */
+    private static int alike(Tune tune, Piece one, Piece other) {
+        int count = 0;
+        while (one.first() + count < one.last() && other.first() + count < other.last()) {
+            Note a = tune.notes().get(one.first() + count);
+            Note b = tune.notes().get(other.first() + count);
+            boolean isSame = a.pitches().equals(b.pitches())
+                    && a.isRest() == b.isRest()
+                    && a.played().equals(b.played())
+                    && tune.placeOf(a.id()).offset().equals(tune.placeOf(b.id()).offset());
+            if (!isSame) {
+                return count;
+            }
+            count++;
+        }
+        return count;
+    }
+}

@@ -1,0 +1,80 @@
+package wildflourish.core.growing;
+
+import java.util.List;
+
+/**
+ * What a stage asks of a plan, in points: everything that depends on several choices at once.
+ *
+ * @param thick what the ornaments of a bar cost that are more than the free ones, in turn; no more than these may stand there
+ * @param free how many a semibreve are free
+ * @param load how much weight a phrase of two semibreves bears
+ * @param techniques what two, three … techniques in a phrase cost together; no more may be there
+ * @param near what neighbours less than a crotchet apart cost
+ * @param clash what two phrases side by side cost that have one and the same technique alone
+ * @param breath what two phrases side by side cost in which nobody can breathe; 0 where nobody has to
+ */
+public record Level(
+        List<Integer> thick, int free, Load load, List<Integer> techniques, Near near, int clash, int breath) {
+    /**
+     * Weight of a phrase.
+     *
+     * @param from less costs under for each that is missing
+     * @param to more costs over for the first, twice that for the second, and so on
+     * @param most no phrase is heavier
+     */
+    public record Load(int from, int to, int most, int under, int over) {}
+
+    /** What neighbours cost that touch, that are of one kind, that begin and end with one finger. */
+    public record Near(int touching, int sameKind, int sameFinger) {}
+
+    public Level {
+        thick = List.copyOf(thick);
+        techniques = List.copyOf(techniques);
+    }
+
+    /** How many ornaments of a bar are free, by its length against a semibreve; at least one. */
+    int freeIn(long bar, long semibreve) {
+        return (int) Math.max(1, (2L * free * bar + semibreve) / (2 * semibreve));
+    }
+
+    /** What the next ornament of a bar costs; negative where there may be none. */
+    int thickness(int already, int freeOnes) {
+        int more = already - freeOnes;
+        return more < 0 ? 0 : more < thick.size() ? thick.get(more) : -1;
+    }
+
+    /** What one technique more costs; negative where there may be none. */
+    int technique(int already) {
+        if (already == 0) {
+            return 0;
+        }
+        int before = already == 1 ? 0 : techniques.get(already - 2);
+        return already - 1 < techniques.size() ? techniques.get(already - 1) - before : -1;
+    }
+
+    /** The load of a phrase by its length against two semibreves; that of a pickup is none or one. */
+    Load loadOf(long length, long semibreve, boolean isPickup) {
+        if (isPickup) {
+            return new Load(0, 1, 1, load.under(), load.over());
+        }
+        return new Load(
+                scaled(load.from(), length, semibreve),
+                scaled(load.to(), length, semibreve),
+                load.most(),
+                load.under(),
+                load.over());
+    }
+
+    private static int scaled(int weight, long length, long semibreve) {
+        return (int) ((weight * length + semibreve) / (2 * semibreve));
+    }
+
+    /** What a phrase of a weight costs. */
+    static int cost(Load load, int weight) {
+        if (weight < load.from()) {
+            return load.under() * (load.from() - weight);
+        }
+        int more = Math.max(0, weight - load.to());
+        return load.over() * (more * (more + 1) / 2);
+    }
+}

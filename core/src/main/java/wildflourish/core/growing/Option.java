@@ -1,0 +1,42 @@
+package wildflourish.core.growing;
+
+/**
+ * An ornament on the notes it would stand on, or a note left plain, as one step through the row.
+ *
+ * @param from the boundary before its first note, from 0
+ * @param to the boundary after its last note
+ * @param name what stands there, alike for the same on other notes; empty for a plain note
+ * @param kind the number of its technique; −1 for a plain note
+ * @param finger the number of the finger that it leaves with; −1 where that does not matter
+ * @param weight how heavy it is; 0 for a plain note
+ * @param gain points for it at the stage that is planned, without what depends on the other choices
+ */
+public record Option(int from, int to, String name, int kind, int finger, int weight, int gain) {
+    static final int NONE = -1;
+
+    static Option plain(int note) {
+        return new Option(note, note + 1, "", NONE, NONE, 0, 0);
+    }
+
+    boolean isPlain() {
+        return kind == NONE;
+    }
+
+    boolean overlaps(Option other) {
+        return from < other.to && other.from < to;
+    }
+
+    /** The same so many notes further on. */
+    Option moved(int notes) {
+        return new Option(from + notes, to + notes, name, kind, finger, weight, gain);
+    }
+
+    /** Whether it is the same ornament on as many notes, leaving the hand alike. */
+    boolean isLike(Option other) {
+        return name.equals(other.name)
+                && to - from == other.to - other.from
+                && kind == other.kind
+                && finger == other.finger
+                && weight == other.weight;
+    }
+}

@@ -1,0 +1,18 @@
+package wildflourish.core.growing;
+
+import java.util.List;
+import java.util.Map;
+
+/**
+ * The best way through a row.
+ *
+ * @param chosen ornaments, in the order of the row
+ * @param worth points of the whole
+ * @param through for each option that can be chosen at all the worth of the best plan that has it; plain notes too
+ */
+public record Plan(List<Option> chosen, int worth, Map<Option, Integer> through) {
+    public Plan {
+        chosen = List.copyOf(chosen);
+        through = Map.copyOf(through);
+    }
+}

@@ -1,0 +1,99 @@
+package wildflourish.core.growing;
+
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.function.Function;
+import java.util.stream.Collectors;
+import wildflourish.core.music.Fraction;
+import wildflourish.core.table.Row;
+import wildflourish.core.table.Table;
+
+/**
+ * What a plan of one stage is judged by: a column of {@code taste.table}.
+ *
+ * @param worth what an ornament by itself brings and costs
+ * @param limits what it may be at all
+ * @param level what depends on several together
+ */
+public record Taste(Worth worth, Limits limits, Level level) {
+    /** Points; {@code shortNote} is empty where a note below a quaver bears nothing. */
+    public record Worth(int fee, int place, int size, int toil, int turn, Optional<Integer> shortNote) {}
+
+    /** The hardest, and how many times as fast as the tempo it must be clean at least. */
+    public record Limits(int hardest, Fraction margin) {}
+
+    private static final Map<String, Row> ROWS = Table.load("taste.table").rows().stream()
+            .collect(Collectors.toMap(row -> row.text("what"), Function.identity()));
+
+    private static final List<String> STAGES = List.of("Leaf", "Bud", "Bloom", "Wild");
+
+    /**
+     * Of a stage of a stair. Stairs of up to five stages have the first columns, in larger ones a stage has the column that lies nearest below its place.
+     *
+     * @param stage from 1, for the plain stage has none
+     */
+    public static Taste of(int stage, int stages) {
+        if (stage < 1 || stage >= stages) {
+            throw new IllegalArgumentException(
+                    "a stair of " + stages + " plans stages 1 to " + (stages - 1) + ", not " + stage);
+        }
+        int column = stages <= STAGES.size() + 1 ? stage - 1 : (stage - 1) * (STAGES.size() - 1) / (stages - 2);
+        String name = STAGES.get(column);
+        return new Taste(
+                new Worth(
+                        number("fee", name),
+                        number("place", name),
+                        number("size", name),
+                        number("toil", name),
+                        number("turn", name),
+                        row("short").readOptional(name, Integer::valueOf)),
+                new Limits(number("hardest", name), row("margin").read(name, Fraction::parse)),
+                new Level(
+                        numbers("more", name),
+                        number("free", name),
+                        new Level.Load(
+                                number("from", name),
+                                number("to", name),
+                                number("most", name),
+                                number("under", name),
+                                number("over", name)),
+                        numbers("techniques", name),
+                        new Level.Near(
+                                number("touching", name), number("same-kind", name), number("same-finger", name)),
+                        number("clash", name),
+                        number("breath", name)));
+    }
+
+    /** For a student who learns more slowly: harder ornaments cost more, a phrase bears less. */
+    Taste askingMore(int toil, int load) {
+        Level.Load now = level.load();
+        Level.Load less = new Level.Load(
+                Math.max(0, now.from() - load), Math.max(1, now.to() - load), now.most(), now.under(), now.over());
+        return new Taste(
+                new Worth(
+                        worth.fee(), worth.place(), worth.size(), worth.toil() + toil, worth.turn(), worth.shortNote()),
+                limits,
+                new Level(
+                        level.thick(),
+                        level.free(),
+                        less,
+                        level.techniques(),
+                        level.near(),
+                        level.clash(),
+                        level.breath()));
+    }
+
+    private static Row row(String what) {
+        return Optional.ofNullable(ROWS.get(what))
+                .orElseThrow(() -> new IllegalStateException("taste.table has no row " + what));
+    }
+
+    private static int number(String what, String stage) {
+        return row(what).integer(stage);
+    }
+
+    private static List<Integer> numbers(String what, String stage) {
+        return row(what).words(stage).stream().map(Integer::valueOf).toList();
+    }
+}
