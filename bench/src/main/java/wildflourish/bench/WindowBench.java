@@ -8,21 +8,28 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.concurrent.CountDownLatch;
 import java.util.concurrent.TimeUnit;
 import javafx.application.Platform;
 import javafx.scene.Scene;
 import javafx.stage.Window;
+import wildflourish.core.engraving.Page;
 import wildflourish.desktop.action.Action;
+import wildflourish.desktop.view.ScoreView;
 import wildflourish.desktop.window.FlourishApp;
 import wildflourish.desktop.window.MainWindow;
 
 /**
  * How long the window keeps who works in it waiting: every action that asks for no file is done in turn, each is timed from its beginning to the end of the next
- * layout of the window, the first time and later. With the argument {@code start} alone: the milliseconds from the start of the process to the first layout.
+ * layout of the window, the first time and later. With the argument {@code start} alone: the milliseconds from the start of the process to the first layout. With
+ * {@code stair} alone: an ornament placed and removed at the lowest of five stages, to the next layout, and until all stages are drawn anew.
  */
 public final class WindowBench {
+    private static final String[] ON_THE_STAIR = {
+        "--tune=9", "--instrument=whistle-c", "--stage=1", "--note=6", "--do=room-stair"
+    };
     private static final int ROUNDS = 5;
     private static final double MILLION = 1e6;
     private static final long SETTLED_MILLIS = 60;
@@ -33,8 +40,10 @@ public final class WindowBench {
 
     public static void main(String[] arguments) throws Exception {
         boolean isStart = arguments.length > 0 && arguments[0].equals("start");
-        String[] parameters =
-                arguments.length > 1 && !isStart ? new String[] {"--instrument=" + arguments[1]} : new String[0];
+        boolean isStair = arguments.length > 0 && arguments[0].equals("stair");
+        String[] parameters = isStair
+                ? ON_THE_STAIR
+                : arguments.length > 1 && !isStart ? new String[] {"--instrument=" + arguments[1]} : new String[0];
         // Nothing that an earlier window left unsaved is to be looked through.
         System.setProperty(
                 "flourish.own", Files.createTempDirectory("flourish-bench").toString());
@@ -51,7 +60,11 @@ public final class WindowBench {
             System.out.println(System.currentTimeMillis() - begun);
         } else {
             Thread.sleep(1500);
-            measure(scene);
+            if (isStair) {
+                measureStair(scene);
+            } else {
+                measure(scene);
+            }
         }
         if (List.of(arguments).contains("leave")) {
             // In good order, so that the archive of classes is written.
@@ -87,6 +100,30 @@ public final class WindowBench {
             }
         }
         print(took);
+    }
+
+    private static void measureStair(Scene scene) throws InterruptedException {
+        MainWindow window = (MainWindow) scene.getRoot();
+        ScoreView score = (ScoreView) scene.lookup("#score");
+        List<Double> frames = new ArrayList<>();
+        List<Double> all = new ArrayList<>();
+        for (int round = 0; round < 2 * ROUNDS; round++) {
+            Optional<Page> before = score.page();
+            long begun = System.nanoTime();
+            frames.add(time(scene, window.actions().of(round % 2 == 0 ? "place" : "remove")));
+            while (score.page().equals(before) && System.nanoTime() - begun < 2_000 * MILLION) {
+                Thread.sleep(1);
+            }
+            all.add((System.nanoTime() - begun) / MILLION);
+            Thread.sleep(10 * SETTLED_MILLIS);
+        }
+        System.out.printf(
+                Locale.ROOT,
+                "to the next layout %.1f ms, at most %.1f; all stages drawn anew %.1f ms, at most %.1f%n",
+                part(frames.stream().sorted().toList(), 0.5),
+                part(frames.stream().sorted().toList(), 1),
+                part(all.stream().sorted().toList(), 0.5),
+                part(all.stream().sorted().toList(), 1));
     }
 
     private static boolean isTimed(Action action) {

@@ -198,6 +198,25 @@ class StairSheetTest {
         assertThat(sheet.rowAt(-1)).isEmpty();
     }
 
+    /** The whole tune: every phrase in all stages, one phrase after the other, each note of the stage in hand found once. */
+    @Test
+    void theWholeTuneGoesThroughAllStages() {
+        Stair stair = stair("whistle-d", 3);
+        List<Scene> scenes = stair.stages().stream()
+                .map(version -> Scene.of(TUNE, version, Profile.usual()))
+                .toList();
+        StairSheet sheet = StairSheet.dressed(scenes, List.of(-1, 0, 1), 1, Score.Shows.BENCH)
+                .whole(Paper.endless(118));
+        List<NoteId> zones = sheet.page().zones().stream().map(NoteZone::note).toList();
+        assertThat(zones).doesNotHaveDuplicates().hasSize(TUNE.notes().size());
+        assertThat(sheet.rows().size() % 3).isZero();
+        assertThat(sheet.rows())
+                .hasSizeGreaterThanOrEqualTo(3 * Phrasing.of(TUNE).phrases().size());
+        for (int i = 0; i < sheet.rows().size(); i++) {
+            assertThat(sheet.rows().get(i).stage()).isEqualTo(2 - i % 3);
+        }
+    }
+
     /** On paper the plainest comes first, every stage once, and the key has what any of them plays in the phrase; nine stages go on to further pages, none cut. */
     @ParameterizedTest
     @MethodSource("instruments")

@@ -136,7 +136,16 @@ public record StairSheet(Page page, List<Row> rows) {
 
         /** The phrase of a note on a paper. */
         public StairSheet at(NoteId note, Paper paper) {
-            return new Sheet(versions, over, inHand, dresses, paper).laidOut(note);
+            Tune tune = versions.get(0).tune();
+            NoteId within = tune.has(note) ? note : tune.notes().get(0).id();
+            Phrase phrase = Phrasing.of(tune).at(tune.placeOf(within).bar());
+            return new Sheet(versions, over, inHand, dresses, paper).laidOut(List.of(phrase));
+        }
+
+        /** Every phrase of the tune on a paper, one after the other. */
+        public StairSheet whole(Paper paper) {
+            List<Phrase> phrases = Phrasing.of(versions.get(0).tune()).phrases();
+            return new Sheet(versions, over, inHand, dresses, paper).laidOut(phrases);
         }
     }
 
@@ -163,21 +172,23 @@ public record StairSheet(Page page, List<Row> rows) {
             return paper.width() - 2 * paper.margin();
         }
 
-        StairSheet laidOut(NoteId note) {
+        StairSheet laidOut(List<Phrase> phrases) {
             List<Setting> settings = dresses.stream().map(Row.Dress::setting).toList();
-            Set<NoteId> notes = phrase(note);
-            List<List<Integer>> bars =
-                    stages.stream().map(scene -> barsWith(scene.tune(), notes)).toList();
-            split(settings, bars);
+            for (Phrase phrase : phrases) {
+                Set<NoteId> notes = notes(phrase);
+                List<List<Integer>> bars = stages.stream()
+                        .map(scene -> barsWith(scene.tune(), notes))
+                        .toList();
+                if (!notes.isEmpty()) {
+                    split(settings, bars);
+                }
+            }
             return new StairSheet(new Page(paper.width(), y + paper.margin(), page.drawn(), page.zones()), rows);
         }
 
-        /** The notes of the phrase of a note, as the plainest stage has it; stages above may have bars of their own before it. */
-        private Set<NoteId> phrase(NoteId note) {
-            Tune tune = stages.get(0).tune();
-            NoteId at = tune.has(note) ? note : tune.notes().get(0).id();
-            Phrase phrase = Phrasing.of(tune).at(tune.placeOf(at).bar());
-            return tune.bars().subList(phrase.firstBar(), phrase.lastBar() + 1).stream()
+        /** The notes of a phrase, as the plainest stage has it; stages above may have bars of their own before it. */
+        private Set<NoteId> notes(Phrase phrase) {
+            return stages.get(0).tune().bars().subList(phrase.firstBar(), phrase.lastBar() + 1).stream()
                     .flatMap(bar -> bar.notes().stream())
                     .map(Note::id)
                     .filter(id -> !id.isAdded())

@@ -86,7 +86,8 @@ public final class BenchRoom implements Room {
             Optional<ScoreWish.Stages> stair) {
         static Shown of(Sight sight) {
             boolean isStair = sight.room().equals(StairRoom.ID) && sight.isBegun();
-            boolean isPhrase = isStair || sight.look().page() == Paging.PHRASE;
+            boolean isPhrase =
+                    isStair ? !sight.look().isWholeStair() : sight.look().page() == Paging.PHRASE;
             Optional<Version> version =
                     sight.isBegun() ? sight.version() : sight.version().map(each -> each.withName("plain"));
             return new Shown(
@@ -312,6 +313,11 @@ public final class BenchRoom implements Room {
     private void bindLooking(Actions actions) {
         pane(actions, "close-up", Look.Pane.CLOSE_UP);
         pane(actions, "write", Look.Pane.WRITE);
+        actions.bindOn(
+                "whole-stair",
+                desk.of(sight -> sight.room().equals(StairRoom.ID)),
+                desk.of(sight -> sight.look().isWholeStair()),
+                () -> desk.look(look -> look.withWholeStair(!look.isWholeStair())));
         page(actions, "lens", Paging.PHRASE);
         page(actions, "sheets", Paging.SHEETS);
         actions.bind("earlier", isHere, () -> closeUp.scrubBy(-SCRUB_MILLIS));

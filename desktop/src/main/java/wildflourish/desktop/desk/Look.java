@@ -17,6 +17,7 @@ import wildflourish.desktop.look.Theme;
  * @param isInSmallNotes ornaments as small notes, not as signs
  * @param pane what stands under the score
  * @param chartNotes which notes the chart of the instrument shows
+ * @param isWholeStair whether the Stair shows the whole tune, not one phrase
  */
 public record Look(
         Optional<Theme> theme,
@@ -25,10 +26,18 @@ public record Look(
         Paging page,
         boolean isInSmallNotes,
         Pane pane,
-        ChartNotes.Which chartNotes) {
+        ChartNotes.Which chartNotes,
+        boolean isWholeStair) {
     /** As it is before anything is chosen. */
     public static final Look USUAL = new Look(
-            Optional.empty(), Score.Shows.BENCH, Size.WIDTH, Paging.LONG, false, Pane.NONE, ChartNotes.Which.ALL);
+            Optional.empty(),
+            Score.Shows.BENCH,
+            Size.WIDTH,
+            Paging.LONG,
+            false,
+            Pane.NONE,
+            ChartNotes.Which.ALL,
+            false);
 
     /** What stands under the score. */
     public enum Pane {
@@ -38,30 +47,34 @@ public record Look(
     }
 
     public Look withTheme(Optional<Theme> other) {
-        return new Look(other, shows, size, page, isInSmallNotes, pane, chartNotes);
+        return new Look(other, shows, size, page, isInSmallNotes, pane, chartNotes, isWholeStair);
     }
 
     public Look withShows(Score.Shows other) {
-        return new Look(theme, other, size, page, isInSmallNotes, pane, chartNotes);
+        return new Look(theme, other, size, page, isInSmallNotes, pane, chartNotes, isWholeStair);
     }
 
     public Look withSize(Size other) {
-        return new Look(theme, shows, other, page, isInSmallNotes, pane, chartNotes);
+        return new Look(theme, shows, other, page, isInSmallNotes, pane, chartNotes, isWholeStair);
     }
 
     public Look withPage(Paging other) {
-        return new Look(theme, shows, size, other, isInSmallNotes, pane, chartNotes);
+        return new Look(theme, shows, size, other, isInSmallNotes, pane, chartNotes, isWholeStair);
     }
 
     public Look withSmallNotes(boolean small) {
-        return new Look(theme, shows, size, page, small, pane, chartNotes);
+        return new Look(theme, shows, size, page, small, pane, chartNotes, isWholeStair);
     }
 
     public Look withPane(Pane other) {
-        return new Look(theme, shows, size, page, isInSmallNotes, other, chartNotes);
+        return new Look(theme, shows, size, page, isInSmallNotes, other, chartNotes, isWholeStair);
     }
 
     public Look withChartNotes(ChartNotes.Which other) {
-        return new Look(theme, shows, size, page, isInSmallNotes, pane, other);
+        return new Look(theme, shows, size, page, isInSmallNotes, pane, other, isWholeStair);
+    }
+
+    public Look withWholeStair(boolean isSo) {
+        return new Look(theme, shows, size, page, isInSmallNotes, pane, chartNotes, isSo);
     }
 }

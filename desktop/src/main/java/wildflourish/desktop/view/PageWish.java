@@ -63,7 +63,8 @@ record PageWish(ScoreWish wish, int width, int height) {
 
     /** The same with a lens that stays put while the chosen note moves within its phrase, so that it is not laid out anew. */
     static PageWish of(ScoreWish wish, int width, int height) {
-        boolean isPhrase = wish.page() == Paging.PHRASE || wish.stair().isPresent();
+        boolean isPhrase = wish.page() == Paging.PHRASE
+                || (wish.stair().isPresent() && wish.at().isPresent());
         Optional<NoteId> lens = !isPhrase ? Optional.empty() : wish.tune().flatMap(tune -> firstOf(tune, wish.at()));
         ScoreWish plain = new ScoreWish(
                 wish.tune(),
@@ -129,14 +130,15 @@ record PageWish(ScoreWish wish, int width, int height) {
         });
     }
 
-    /** All stages of a phrase, as large as the height lets them be. */
+    /** All stages of a phrase, as large as the height lets them be; of the whole tune where no note is asked for. */
     private LaidOut stair(Tune tune, ScoreWish.Stages stages) {
-        LaidOut plain = fitted(tune, stages);
+        int asked = wish.size().pixels() > 0 ? wish.size().pixels() : USUAL_SPACE;
+        LaidOut plain = wish.at().isPresent() ? fitted(tune, stages) : stair(dressed(tune, stages), asked);
         Version inHand = stages.versions().get(stages.inHand());
         return wish.preview()
                 .map(placement -> inHand.with(tune, tried(inHand, placement)))
                 .map(version -> stages.with(version))
-                .map(tried -> stair(dressed(tune, tried), note(tune), plain.pixels()))
+                .map(tried -> stair(dressed(tune, tried), plain.pixels()))
                 .map(tried -> paleInHand(tune, plain, tried, stages.inHand()))
                 .orElse(plain);
     }
@@ -160,24 +162,19 @@ record PageWish(ScoreWish wish, int width, int height) {
         return StairSheet.dressed(scenes, stages.over(), stages.inHand(), wish.shows());
     }
 
-    private NoteId note(Tune tune) {
-        return wish.at().orElseGet(() -> tune.notes().get(0).id());
-    }
-
     private LaidOut fitted(Tune tune, ScoreWish.Stages stages) {
         StairSheet.Dressed dressed = dressed(tune, stages);
-        NoteId at = note(tune);
         return Stream.iterate(LARGEST_STAIR, pixels -> pixels >= SMALLEST_STAIR, pixels -> pixels - 1)
-                .map(pixels -> stair(dressed, at, pixels))
+                .map(pixels -> stair(dressed, pixels))
                 .filter(each -> each.page().height() * each.pixels() <= height)
                 .findFirst()
-                .orElseGet(() -> stair(dressed, at, SMALLEST_STAIR));
+                .orElseGet(() -> stair(dressed, SMALLEST_STAIR));
     }
 
-    private LaidOut stair(StairSheet.Dressed dressed, NoteId at, int wanted) {
+    private LaidOut stair(StairSheet.Dressed dressed, int wanted) {
         int pixels = Size.of(wanted).pixels();
         Paper endless = Paper.endless((double) width / pixels).onScreen(pixels);
-        StairSheet sheet = dressed.at(at, endless);
+        StairSheet sheet = wish.at().map(note -> dressed.at(note, endless)).orElseGet(() -> dressed.whole(endless));
         return new LaidOut(sheet.page(), pixels, Set.of(), Optional.of(sheet));
     }
 

@@ -7,6 +7,7 @@ import javafx.geometry.Point2D;
 import javafx.scene.control.TextArea;
 import javafx.scene.input.KeyCode;
 import org.junit.jupiter.api.Test;
+import wildflourish.core.engraving.Drawn;
 import wildflourish.core.version.Stair;
 import wildflourish.core.version.Version;
 
@@ -21,9 +22,15 @@ class StairIT extends WindowTest {
     }
 
     private int rowsSeen() throws Exception {
-        return inWindow(() -> (int) window.bench().score().page().orElseThrow().drawn().stream()
-                .filter(each -> each.subject().kind() == wildflourish.core.engraving.Drawn.Kind.CLEF)
-                .count());
+        return inWindow(this::clefs);
+    }
+
+    private int clefs() {
+        return window.bench().score().page().stream()
+                .mapToInt(page -> (int) page.drawn().stream()
+                        .filter(each -> each.subject().kind() == Drawn.Kind.CLEF)
+                        .count())
+                .sum();
     }
 
     @Test
@@ -41,6 +48,22 @@ class StairIT extends WindowTest {
         assertThat(here()).isPresent();
         press(KeyCode.ESCAPE);
         assertThat(sight().room()).isEqualTo("bench");
+    }
+
+    /** The whole tune scrolls through all stages, the chosen note stays in sight, and it is worked on as before. */
+    @Test
+    void theWholeTuneIsSeenThroughAllStages() throws Exception {
+        press(KeyCode.Y);
+        await("the phrase is drawn", () -> window.bench().score().page().isPresent());
+        int phrase = rowsSeen();
+        press(KeyCode.CONTROL, KeyCode.J);
+        await("the whole tune is drawn", () -> clefs() > 3 * phrase);
+        press(KeyCode.END);
+        press(KeyCode.ENTER);
+        assertThat(here()).isPresent();
+        await("it is laid out again", () -> window.bench().score().page().isPresent());
+        press(KeyCode.CONTROL, KeyCode.J);
+        await("one phrase again", () -> clefs() < 3 * phrase);
     }
 
     @Test
