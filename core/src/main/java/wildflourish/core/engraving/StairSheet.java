@@ -28,6 +28,7 @@ import wildflourish.core.words.Words;
  */
 public record StairSheet(Page page, List<Row> rows) {
     private static final double BETWEEN = 1.2;
+    private static final double BETWEEN_PHRASES = 2.5;
     private static final double LABEL_SIZE = 1.8;
     private static final double LABEL_ROOM = 2.6;
     private static final int MOST_WHOLE = 5;
@@ -181,6 +182,7 @@ public record StairSheet(Page page, List<Row> rows) {
                         .toList();
                 if (!notes.isEmpty()) {
                     split(settings, bars);
+                    y += phrases.size() > 1 ? BETWEEN_PHRASES : 0;
                 }
             }
             return new StairSheet(new Page(paper.width(), y + paper.margin(), page.drawn(), page.zones()), rows);

@@ -162,13 +162,23 @@ record PageWish(ScoreWish wish, int width, int height) {
         return StairSheet.dressed(scenes, stages.over(), stages.inHand(), wish.shows());
     }
 
+    /** As large as the height lets the rows be, found by halving: the larger, the higher. */
     private LaidOut fitted(Tune tune, ScoreWish.Stages stages) {
         StairSheet.Dressed dressed = dressed(tune, stages);
-        return Stream.iterate(LARGEST_STAIR, pixels -> pixels >= SMALLEST_STAIR, pixels -> pixels - 1)
-                .map(pixels -> stair(dressed, pixels))
-                .filter(each -> each.page().height() * each.pixels() <= height)
-                .findFirst()
-                .orElseGet(() -> stair(dressed, SMALLEST_STAIR));
+        LaidOut best = stair(dressed, SMALLEST_STAIR);
+        int fits = SMALLEST_STAIR;
+        int tooLarge = LARGEST_STAIR + 1;
+        while (fits + 1 < tooLarge) {
+            int pixels = (fits + tooLarge) / 2;
+            LaidOut tried = stair(dressed, pixels);
+            if (tried.page().height() * tried.pixels() <= height) {
+                fits = pixels;
+                best = tried;
+            } else {
+                tooLarge = pixels;
+            }
+        }
+        return best;
     }
 
     private LaidOut stair(StairSheet.Dressed dressed, int wanted) {
