@@ -15,6 +15,9 @@ import wildflourish.desktop.desk.Stages;
 
 /** What students are told about the version worked on, beside the stages: read there, and typed over in place. */
 final class StageWords extends HBox {
+    /** Of pixels; a third line would make the strip grow, and the score smaller. */
+    private static final double TWO_LINES = 38;
+
     private final Desk desk;
     private final Runnable back;
     private final Label told = new Label();
@@ -33,6 +36,7 @@ final class StageWords extends HBox {
         told.getStyleClass().add("quiet");
         told.setMinWidth(0);
         told.setWrapText(true);
+        told.setMaxHeight(TWO_LINES);
         note.setId("note-to-students");
         note.setPromptText("Your words to students about this version");
         note.setAccessibleText("Words to students about this version");
