@@ -148,8 +148,8 @@ public class Budgets {
                         stage == 0 ? Version.plain("Root", version.playing()) : version.withName("Stage " + stage),
                         Profile.usual()))
                 .toList();
-        return StairSheet.dressed(scenes, List.of(-1, 0, 1, 2, 3), 2, Score.Shows.BENCH)
-                .at(note, Paper.endless(118));
+        return StairSheet.dressed(scenes, List.of(-1, 0, 1, 2, 3), 2, Score.Shows.BENCH, Optional.of(note))
+                .on(Paper.endless(118));
     }
 
     /** A tune of 64 bars on strings with an ornament on every third note. */

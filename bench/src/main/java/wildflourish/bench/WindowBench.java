@@ -107,7 +107,7 @@ public final class WindowBench {
         ScoreView score = (ScoreView) scene.lookup("#score");
         List<Double> frames = new ArrayList<>();
         List<Double> all = new ArrayList<>();
-        for (int round = 0; round < 2 * ROUNDS; round++) {
+        for (int round = 0; round < 4 * ROUNDS; round++) {
             Optional<Page> before = score.page();
             long begun = System.nanoTime();
             frames.add(time(scene, window.actions().of(round % 2 == 0 ? "place" : "remove")));
@@ -115,7 +115,8 @@ public final class WindowBench {
                 Thread.sleep(1);
             }
             all.add((System.nanoTime() - begun) / MILLION);
-            Thread.sleep(10 * SETTLED_MILLIS);
+            // Until the change is kept aside, which begins a moment after it.
+            Thread.sleep(30 * SETTLED_MILLIS);
         }
         System.out.printf(
                 Locale.ROOT,

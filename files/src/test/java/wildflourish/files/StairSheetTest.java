@@ -6,6 +6,7 @@ import static org.assertj.core.api.Assertions.within;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.TreeMap;
 import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
@@ -205,8 +206,8 @@ class StairSheetTest {
         List<Scene> scenes = stair.stages().stream()
                 .map(version -> Scene.of(TUNE, version, Profile.usual()))
                 .toList();
-        StairSheet sheet = StairSheet.dressed(scenes, List.of(-1, 0, 1), 1, Score.Shows.BENCH)
-                .whole(Paper.endless(118));
+        StairSheet sheet = StairSheet.dressed(scenes, List.of(-1, 0, 1), 1, Score.Shows.BENCH, Optional.empty())
+                .on(Paper.endless(118));
         List<NoteId> zones = sheet.page().zones().stream().map(NoteZone::note).toList();
         assertThat(zones).doesNotHaveDuplicates().hasSize(TUNE.notes().size());
         assertThat(sheet.rows().size() % 3).isZero();

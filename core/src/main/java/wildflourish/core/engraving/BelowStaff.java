@@ -60,9 +60,8 @@ final class BelowStaff {
             if (row.isPresent()) {
                 Fingering fingering =
                         hand.path().at(column.note.id()).orElse(row.get().usual());
-                Held held = hand.dressed()
-                        .getOrDefault(
-                                column.note.id(), new Held(fingering, row.get().breath()));
+                Held held = hand.underOrnament(column.note.id())
+                        .orElse(new Held(fingering, row.get().breath()));
                 FingeringStrip.draw(line.sketch, held, column.centre(), top, Optional.of(column.note.id()));
                 if (hand.isPinned(column.note.id(), fingering)) {
                     FingeringStrip.pin(line.sketch, column.centre(), top - PIN_ROOM, column.note.id());

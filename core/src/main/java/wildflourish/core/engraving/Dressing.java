@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.Predicate;
 import wildflourish.core.fingering.ButtonWay;
 import wildflourish.core.hand.Attempt;
 import wildflourish.core.hand.Made;
@@ -29,6 +30,7 @@ import wildflourish.core.tune.Note;
 import wildflourish.core.tune.NoteId;
 import wildflourish.core.tune.Tune;
 import wildflourish.core.version.Placement;
+import wildflourish.core.version.Span;
 import wildflourish.core.version.Spot;
 import wildflourish.core.version.Version;
 
@@ -51,6 +53,11 @@ public record Dressing(Tune tune, Set<NoteId> small) {
 
     /** With what is played of a version, where each spot first stands. */
     public static Dressing of(Scene scene) {
+        return of(scene, span -> true);
+    }
+
+    /** With those placements alone that lie on some spans. */
+    static Dressing of(Scene scene, Predicate<Span> isAsked) {
         Version version = scene.version();
         if (version.spots().isEmpty() && version.layers().isEmpty()) {
             return none(scene.tune());
@@ -59,7 +66,8 @@ public record Dressing(Tune tune, Set<NoteId> small) {
         Map<NoteId, List<String>> marks = new HashMap<>();
         Map<NoteId, List<WrittenPitch>> chords = new HashMap<>();
         for (Spot spot : version.spots().values()) {
-            for (Placement placement : spot.first().stream().toList()) {
+            for (Placement placement : spot.first().filter(each -> isAsked.test(each.span())).stream()
+                    .toList()) {
                 dress(scene, placement, small, marks);
                 chords.putAll(chords(scene, placement));
             }

@@ -1,7 +1,6 @@
 package wildflourish.core.engraving;
 
 import java.util.ArrayList;
-import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -34,14 +33,19 @@ record Setting(Score score, List<Hand> hands, Phrasing phrasing, Set<NoteId> dre
      * @param path on holes
      * @param lines on strings and buttons
      * @param version where the teacher has pinned some
-     * @param dressed how notes are held for the ornaments on them
+     * @param scene what is played, where notes may be held otherwise for the ornaments on them
      */
     record Hand(
             Instrument instrument,
             FingeringPath path,
             Optional<HandLines> lines,
             Optional<Version> version,
-            Map<NoteId, Held> dressed) {
+            Optional<Scene> scene) {
+        /** How a note is held for the ornament on it; empty where that makes no difference. */
+        Optional<Held> underOrnament(NoteId note) {
+            return scene.filter(each -> each.tune().has(note)).flatMap(each -> Setting.underOrnament(each, note));
+        }
+
         /** Whether the teacher has pinned something at a note. */
         boolean hasPin(NoteId note) {
             return version.flatMap(each -> each.at(note))
@@ -54,23 +58,20 @@ record Setting(Score score, List<Hand> hands, Phrasing phrasing, Set<NoteId> dre
         }
     }
 
-    /** How the notes are held under the ornaments that begin on them, where those are made and begin with the note itself. */
-    private static Map<NoteId, Held> dressed(Scene scene) {
-        Map<NoteId, Held> held = new HashMap<>();
-        for (Spot spot : scene.version().spots().values()) {
-            Optional<Sound> first = spot.first()
-                    .flatMap(scene::attempt)
-                    .filter(attempt -> attempt.hitches().isEmpty())
-                    .flatMap(Attempt::made)
-                    .map(made -> made.parts().get(0).landing());
-            Optional<WrittenPitch> heard =
-                    first.flatMap(sound -> sound.voices().stream().findFirst()).flatMap(Voice::written);
-            Note note = scene.tune().note(spot.at());
-            if (!note.isRest() && heard.equals(Optional.of(note.melody()))) {
-                first.flatMap(Sound::held).ifPresent(hold -> held.put(spot.at(), hold));
-            }
-        }
-        return held;
+    /** How a note is held under the ornament that begins on it, where that is made and begins with the note itself. */
+    private static Optional<Held> underOrnament(Scene scene, NoteId id) {
+        Optional<Sound> first = scene.version()
+                .at(id)
+                .flatMap(Spot::first)
+                .flatMap(scene::attempt)
+                .filter(attempt -> attempt.hitches().isEmpty())
+                .flatMap(Attempt::made)
+                .map(made -> made.parts().get(0).landing());
+        Optional<WrittenPitch> heard =
+                first.flatMap(sound -> sound.voices().stream().findFirst()).flatMap(Voice::written);
+        Note note = scene.tune().note(id);
+        boolean isItself = !note.isRest() && heard.equals(Optional.of(note.melody()));
+        return isItself ? first.flatMap(Sound::held) : Optional.empty();
     }
 
     /** Of a score whose notes have been given what stands beside them, which are named, with what the hand does for notes that were added. */
@@ -88,7 +89,7 @@ record Setting(Score score, List<Hand> hands, Phrasing phrasing, Set<NoteId> dre
                                 .or(() -> Hands.lines(score.tune(), version))
                                 .map(lines -> lines.with(more)),
                         Optional.of(version),
-                        score.scene().map(Setting::dressed).orElse(Map.of()))));
+                        score.scene())));
         score.shows()
                 .second()
                 .ifPresent(instrument -> hands.add(new Hand(
@@ -105,7 +106,7 @@ record Setting(Score score, List<Hand> hands, Phrasing phrasing, Set<NoteId> dre
                                 score.tune().header().usualTempo(),
                                 Map.of()),
                         Optional.empty(),
-                        Map.of())));
+                        Optional.empty())));
         return new Setting(score, List.copyOf(hands), Phrasing.of(score.tune()), Set.copyOf(dressed));
     }
 }

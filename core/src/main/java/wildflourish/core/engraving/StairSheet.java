@@ -65,8 +65,9 @@ public record StairSheet(Page page, List<Row> rows) {
          * A version with what stands at its notes.
          *
          * @param owners the written notes that further notes of layers come from
+         * @param difference from the version that it is held against
          */
-        record Dress(Setting setting, Map<NoteId, NoteId> owners) {}
+        record Dress(Setting setting, Map<NoteId, NoteId> owners, Optional<Difference> difference) {}
 
         boolean has(double y) {
             return y >= top && y < bottom;
@@ -109,50 +110,69 @@ public record StairSheet(Page page, List<Row> rows) {
      */
     public static StairSheet of(
             List<Scene> versions, List<Integer> over, int inHand, NoteId note, Score.Shows shows, Paper paper) {
-        return dressed(versions, over, inHand, shows).at(note, paper);
+        return dressed(versions, over, inHand, shows, Optional.of(note)).on(paper);
     }
 
-    /** Versions with all that stands at their notes, so that they can be laid out in several sizes. */
-    public static Dressed dressed(List<Scene> versions, List<Integer> over, int inHand, Score.Shows shows) {
+    /**
+     * Versions with all that stands at their notes, so that they can be laid out in several sizes.
+     *
+     * @param at the note whose phrase is laid out; empty for every phrase of the tune, one after the other
+     */
+    public static Dressed dressed(
+            List<Scene> versions, List<Integer> over, int inHand, Score.Shows shows, Optional<NoteId> at) {
+        Tune tune = versions.get(0).tune();
+        Phrasing phrasing = versions.get(0).phrasing();
+        List<Phrase> phrases = at.map(
+                        note -> tune.has(note) ? note : tune.notes().get(0).id())
+                .map(note -> List.of(phrasing.at(tune.placeOf(note).bar())))
+                .orElse(phrasing.phrases());
+        Set<NoteId> asked = within(tune, phrases);
         List<Row.Dress> dresses = IntStream.range(0, versions.size())
                 .parallel()
-                .mapToObj(stage -> Sheet.dress(versions.get(stage), stage == inHand, shows))
+                .mapToObj(stage -> Sheet.dress(
+                        versions.get(stage),
+                        Optional.of(over.get(stage)).filter(under -> under >= 0).map(versions::get),
+                        stage == inHand
+                                ? shows
+                                : shows.withFingerings(Score.Fingerings.NONE).withLetters(false),
+                        asked))
                 .toList();
-        return new Dressed(versions, over, inHand, dresses);
+        return new Dressed(versions, inHand, dresses, phrases);
     }
 
-    /** Versions that have been dressed. */
+    /** The notes of phrases and the note after each, whose ornament may mark the one before it. */
+    private static Set<NoteId> within(Tune tune, List<Phrase> phrases) {
+        Set<NoteId> notes = new HashSet<>();
+        for (Phrase phrase : phrases) {
+            int after = Math.min(tune.bars().size(), phrase.lastBar() + 2);
+            tune.bars()
+                    .subList(phrase.firstBar(), after)
+                    .forEach(bar -> bar.notes().forEach(note -> notes.add(note.id())));
+        }
+        return notes;
+    }
+
+    /** Versions that have been dressed for some phrases. */
     public static final class Dressed {
         private final List<Scene> versions;
-        private final List<Integer> over;
         private final int inHand;
         private final List<Row.Dress> dresses;
+        private final List<Phrase> phrases;
 
-        private Dressed(List<Scene> versions, List<Integer> over, int inHand, List<Row.Dress> dresses) {
+        private Dressed(List<Scene> versions, int inHand, List<Row.Dress> dresses, List<Phrase> phrases) {
             this.versions = versions;
-            this.over = over;
             this.inHand = inHand;
             this.dresses = dresses;
+            this.phrases = phrases;
         }
 
-        /** The phrase of a note on a paper. */
-        public StairSheet at(NoteId note, Paper paper) {
-            Tune tune = versions.get(0).tune();
-            NoteId within = tune.has(note) ? note : tune.notes().get(0).id();
-            Phrase phrase = Phrasing.of(tune).at(tune.placeOf(within).bar());
-            return new Sheet(versions, over, inHand, dresses, paper).laidOut(List.of(phrase));
-        }
-
-        /** Every phrase of the tune on a paper, one after the other. */
-        public StairSheet whole(Paper paper) {
-            List<Phrase> phrases = Phrasing.of(versions.get(0).tune()).phrases();
-            return new Sheet(versions, over, inHand, dresses, paper).laidOut(phrases);
+        public StairSheet on(Paper paper) {
+            return new Sheet(versions, inHand, dresses, paper).laidOut(phrases);
         }
     }
 
     private static final class Sheet {
         private final List<Scene> stages;
-        private final List<Integer> over;
         private final int inHand;
         private final List<Row.Dress> dresses;
         private final Paper paper;
@@ -160,9 +180,8 @@ public record StairSheet(Page page, List<Row> rows) {
         private final List<Row> rows = new ArrayList<>();
         private double y;
 
-        Sheet(List<Scene> stages, List<Integer> over, int inHand, List<Row.Dress> dresses, Paper paper) {
+        Sheet(List<Scene> stages, int inHand, List<Row.Dress> dresses, Paper paper) {
             this.stages = stages;
-            this.over = over;
             this.inHand = inHand;
             this.dresses = dresses;
             this.paper = paper;
@@ -204,13 +223,14 @@ public record StairSheet(Page page, List<Row> rows) {
                     .toList();
         }
 
-        static Row.Dress dress(Scene scene, boolean isInHand, Score.Shows shows) {
-            Score.Fingerings under = isInHand ? shows.fingerings() : Score.Fingerings.NONE;
-            Score score = Score.of(scene, shows.withFingerings(under).withLetters(isInHand && shows.letters()));
-            Dressing dressing = Dressing.of(scene);
+        static Row.Dress dress(Scene scene, Optional<Scene> under, Score.Shows shows, Set<NoteId> asked) {
+            Score score = Score.of(scene, shows);
+            Dressing dressing = Dressing.of(scene, span -> asked.contains(span.first()) || asked.contains(span.last()));
             WrittenOut written = WrittenOut.of(scene, dressing.tune());
             return new Row.Dress(
-                    Setting.of(score.with(written.tune()), dressing.small(), written.touches()), written.owners());
+                    Setting.of(score.with(written.tune()), dressing.small(), written.touches()),
+                    written.owners(),
+                    under.map(other -> Difference.between(scene.tune(), other.version(), scene.version())));
         }
 
         /** All stages of some bars, or of half of them and then of the other half where they are too wide together. */
@@ -274,7 +294,7 @@ public record StairSheet(Page page, List<Row> rows) {
             Sketch row = new Sketch();
             lit(stage, system, row);
             Set<NoteId> loud = new HashSet<>();
-            difference(stage).ifPresent(difference -> {
+            dresses.get(stage).difference().ifPresent(difference -> {
                 loud.addAll(difference.newNotes());
                 loud.addAll(difference.changedNotes());
             });
@@ -304,18 +324,9 @@ public record StairSheet(Page page, List<Row> rows) {
             return system;
         }
 
-        private Optional<Difference> difference(int stage) {
-            return over.get(stage) < 0
-                    ? Optional.empty()
-                    : Optional.of(Difference.between(
-                            stages.get(stage).tune(),
-                            stages.get(over.get(stage)).version(),
-                            stages.get(stage).version()));
-        }
-
         /** Washes behind the notes on which something is new or has become something else. */
         private void lit(int stage, Sketch system, Sketch row) {
-            difference(stage).ifPresent(difference -> {
+            dresses.get(stage).difference().ifPresent(difference -> {
                 difference.added().forEach(placement -> wash(stage, placement, Ink.NEW, system, row));
                 difference.changed().forEach(change -> wash(stage, change.after(), Ink.CHANGED, system, row));
             });

@@ -25,26 +25,47 @@ public record Difference(List<Placement> added, List<Change> changed, List<Place
     }
 
     public static Difference between(Tune tune, Version before, Version after) {
+        List<Lying> old = lying(tune, before);
         List<Placement> added = new ArrayList<>();
         List<Change> changed = new ArrayList<>();
         Set<Placement> met = new HashSet<>();
-        for (Placement now : played(after)) {
-            Optional<Placement> old = played(before).stream()
-                    .filter(each -> each.span().overlaps(now.span(), tune))
+        for (Lying now : lying(tune, after)) {
+            Optional<Placement> under = old.stream()
+                    .filter(now::overlaps)
+                    .map(Lying::placement)
                     .filter(each -> !met.contains(each))
                     .findFirst();
-            old.ifPresentOrElse(
+            under.ifPresentOrElse(
                     was -> {
                         met.add(was);
-                        if (!was.equals(now)) {
-                            changed.add(new Change(was, now));
+                        if (!was.equals(now.placement())) {
+                            changed.add(new Change(was, now.placement()));
                         }
                     },
-                    () -> added.add(now));
+                    () -> added.add(now.placement()));
         }
-        List<Placement> gone =
-                played(before).stream().filter(each -> !met.contains(each)).toList();
+        List<Placement> gone = old.stream()
+                .map(Lying::placement)
+                .filter(each -> !met.contains(each))
+                .toList();
         return new Difference(added, changed, gone);
+    }
+
+    /** A placement on the notes from one to another, counted from 0 in the order of the tune. */
+    private record Lying(Placement placement, int first, int last) {
+        boolean overlaps(Lying other) {
+            return first <= other.last && other.first <= last;
+        }
+    }
+
+    private static List<Lying> lying(Tune tune, Version version) {
+        return version.spots().values().stream()
+                .flatMap(spot -> spot.first().stream())
+                .map(placement -> new Lying(
+                        placement,
+                        tune.placeOf(placement.span().first()).order(),
+                        tune.placeOf(placement.span().last()).order()))
+                .toList();
     }
 
     /** What of it begins in some bars of the tune, from the first to the last. */
@@ -57,12 +78,6 @@ public record Difference(List<Placement> added, List<Change> changed, List<Place
                 added.stream().filter(isThere).toList(),
                 changed.stream().filter(change -> isThere.test(change.after())).toList(),
                 gone.stream().filter(isThere).toList());
-    }
-
-    private static List<Placement> played(Version version) {
-        return version.spots().values().stream()
-                .flatMap(spot -> spot.first().stream())
-                .toList();
     }
 
     public boolean isNothing() {

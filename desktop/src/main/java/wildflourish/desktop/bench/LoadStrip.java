@@ -7,6 +7,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.concurrent.Executor;
 import java.util.stream.Collectors;
+import javafx.animation.PauseTransition;
 import javafx.application.Platform;
 import javafx.geometry.Pos;
 import javafx.scene.control.Button;
@@ -18,6 +19,7 @@ import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import javafx.scene.shape.Circle;
 import javafx.scene.shape.Polyline;
+import javafx.util.Duration;
 import wildflourish.core.form.Phrase;
 import wildflourish.core.hand.Scene;
 import wildflourish.core.music.Tempo;
@@ -38,9 +40,12 @@ final class LoadStrip extends HBox {
     private static final double TALLEST = 44;
     private static final double WIDTH = 250;
     private static final double DOT = 4;
+    /** After a change; the score is laid out first. */
+    private static final double PAUSE_MILLIS = 80;
 
     private final Desk desk;
     private final Executor soon;
+    private final PauseTransition pause = new PauseTransition(Duration.millis(PAUSE_MILLIS));
     private final HBox phrases = new HBox(5);
     private final Pane curve = new Pane();
     private final Label words = new Label();
@@ -80,15 +85,22 @@ final class LoadStrip extends HBox {
         desk.of(Wanted::of).subscribe(this::ask);
     }
 
-    /** Works the loads out away from the window's thread; the last question is the one that is answered. */
+    /** Asks a moment later: the score is seen first, and many strokes in a row are answered once. */
     private void ask(Wanted wanted) {
         boolean isShown =
                 wanted.isStair() && wanted.tune().isPresent() && wanted.stair().isPresent();
         setVisible(isShown);
         asked = Optional.of(wanted);
-        if (!isShown) {
-            return;
+        if (isShown) {
+            pause.setOnFinished(event -> workOut(wanted));
+            pause.playFromStart();
+        } else {
+            pause.stop();
         }
+    }
+
+    /** Works the loads out away from the window's thread; the last question is the one that is answered. */
+    private void workOut(Wanted wanted) {
         Tune tune = wanted.tune().orElseThrow();
         List<Version> versions = wanted.stair().orElseThrow().versions();
         soon.execute(() -> {

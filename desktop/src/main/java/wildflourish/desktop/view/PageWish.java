@@ -159,7 +159,7 @@ record PageWish(ScoreWish wish, int width, int height) {
         List<Scene> scenes = stages.versions().parallelStream()
                 .map(version -> Scene.of(tune, version, wish.profile()))
                 .toList();
-        return StairSheet.dressed(scenes, stages.over(), stages.inHand(), wish.shows());
+        return StairSheet.dressed(scenes, stages.over(), stages.inHand(), wish.shows(), wish.at());
     }
 
     /** As large as the height lets the rows be, found by halving: the larger, the higher. */
@@ -184,7 +184,7 @@ record PageWish(ScoreWish wish, int width, int height) {
     private LaidOut stair(StairSheet.Dressed dressed, int wanted) {
         int pixels = Size.of(wanted).pixels();
         Paper endless = Paper.endless((double) width / pixels).onScreen(pixels);
-        StairSheet sheet = wish.at().map(note -> dressed.at(note, endless)).orElseGet(() -> dressed.whole(endless));
+        StairSheet sheet = dressed.on(endless);
         return new LaidOut(sheet.page(), pixels, Set.of(), Optional.of(sheet));
     }
 
