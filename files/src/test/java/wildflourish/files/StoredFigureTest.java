@@ -143,7 +143,7 @@ class StoredFigureTest {
     }
 
     private static String pitches(Tune tune, Span span) {
-        return FigureNotes.option(span.notes(tune)).replace('.', ' ');
+        return span.notes(tune).stream().map(note -> note.melody().toString()).collect(Collectors.joining(" "));
     }
 
     /** The figure brings its notes: what lies between the beats is its own, moved in the key; the tune keeps its own, and the text says what is played. */
@@ -176,6 +176,51 @@ class StoredFigureTest {
                     .orElseThrow();
             assertThat(FigureNotes.option(again.notes())).isEqualTo("G4.B4.D5.G5.D5.B4.D5");
             assertThat(again.put(to, put, at, 0)).isEqualTo(put);
+        }
+    }
+
+    /** A figure with fewer notes on the same beats: it holds its own through those of the tune, with what is placed on them; a long roll stands on a note that the tune has not. */
+    @Test
+    void aFigureHoldsItsNotesThroughThoseOfTheTune() {
+        Tune from = TuneText.read("X:1\nT:From\nM:4/4\nL:1/8\nR:reel\nK:D\nE3F G2FE|")
+                .value();
+        Tune to = TuneText.read("X:2\nT:To\nM:4/4\nL:1/8\nR:reel\nK:D\n|:F2DE A2GF|EFEF GAFE|EFGF G>AFE|EFE2 GAFE:|\n")
+                .value();
+        for (String instrument : List.of("whistle-d", "fiddle", "mandolin", "box-bc", "english-48")) {
+            Version plain = Version.plain("plain", Playing.usual(from, Instrument.of(instrument)));
+            Version decorated = WhatFits.at(
+                            Scene.of(from, plain, Profile.usual()),
+                            from.notes().get(0).id())
+                    .best()
+                    .map(fit -> plain.with(from, Spot.of(fit.placement())))
+                    .orElseThrow();
+            StoredFigure figure = FigureText.figure(FigureText.lesson(from, decorated, bar(from, 0), "Own", 1))
+                    .orElseThrow();
+            List<StoredFigure.Place> places = figure.places(to, plain, Profile.usual());
+            assertThat(places).extracting(StoredFigure.Place::span).containsExactly(bar(to, 1));
+            Span at = places.get(0).span();
+            assertThat(places.get(0).steps()).isZero();
+            Version put = figure.put(to, plain, at, 0);
+            Scene scene = Scene.of(to, put, Profile.usual());
+            assertThat(sounds(scene.line()).subList(6, 11))
+                    .containsExactly("[E4]3/8", "[F♯4]1/8", "[G4]1/4", "[F♯4]1/8", "[E4]1/8");
+            assertThat(within(to, put, at))
+                    .singleElement()
+                    .satisfies(placement -> assertThat(placement.stack())
+                            .isEqualTo(
+                                    within(from, decorated, bar(from, 0)).get(0).stack()));
+            assertThat(places.get(0).fits()).as(instrument).isTrue();
+            Tune read = TuneText.read(BookWriter.writeVersion(to, put.without(at.first())))
+                    .value();
+            assertThat(sounds(Line.of(read, plain))).isEqualTo(sounds(Line.of(to, put.without(at.first()))));
+            Book book = new Book(
+                    List.of(Lesson.plain(to).with(new Stair(List.of(plain.withName("Root"), put.withName("Leaf"))))));
+            assertThat(BookReader.read(BookWriter.write(book)).value()).isEqualTo(book);
+            StoredFigure again = FigureText.figure(FigureText.lesson(to, put, at, "Again", 1))
+                    .orElseThrow();
+            assertThat(FigureNotes.option(again.notes())).isEqualTo("E4*3.F♯4.G4*2.F♯4.E4");
+            assertThat(again.put(to, put, at, 0)).isEqualTo(put);
+            assertThat(again.put(from, plain, bar(from, 0), 0).spots()).isEqualTo(decorated.spots());
         }
     }
 

@@ -9,6 +9,7 @@ import java.util.Set;
 import wildflourish.core.form.Harmony;
 import wildflourish.core.hand.Scene;
 import wildflourish.core.line.FigureNotes;
+import wildflourish.core.line.FigureNotes.Begun;
 import wildflourish.core.music.Fraction;
 import wildflourish.core.music.Key;
 import wildflourish.core.music.Metre;
@@ -54,8 +55,17 @@ public record StoredFigure(Tune tune, Version version, Span span) {
     }
 
     /** As they are played, which may be otherwise than the tune has them that it was taken from. */
-    public List<Note> notes() {
-        return span.notes(FigureNotes.of(tune, version));
+    public List<Begun> notes() {
+        return FigureNotes.begun(tune, version, span);
+    }
+
+    private static Fraction length(Tune tune, Begun begun) {
+        int first = tune.placeOf(begun.note().id()).order();
+        return length(tune.notes().subList(first, first + begun.count()));
+    }
+
+    private static Fraction length(List<Note> notes) {
+        return notes.stream().map(Note::played).reduce(Fraction.ZERO, Fraction::plus);
     }
 
     private List<Placement> placements() {
@@ -79,16 +89,21 @@ public record StoredFigure(Tune tune, Version version, Span span) {
         return tune.placeOf(note).order();
     }
 
-    /** Where else it fits in a version: the same lengths on the same beats in bars of the same kind; the first, the last and the notes on beats the same degrees of the scale, all moved alike, or notes of the chord. */
+    /**
+     * Where else it fits in a version: as long, on the same beats of bars of the same kind, each note of it beginning with one of the tune; the first, the last and what sounds on
+     * beats the same degrees of the scale, all moved alike, or notes of the chord.
+     */
     public List<Place> places(Tune other, Version into, Profile profile) {
         List<Place> places = new ArrayList<>();
-        List<Note> own = notes();
-        for (int first = 0; first + own.size() <= other.notes().size(); first++) {
-            List<Note> there = other.notes().subList(first, first + own.size());
-            Optional<Integer> steps = isSameRhythm(other, own, there) ? steps(other, own, there) : Optional.empty();
+        List<Begun> own = notes();
+        for (int first = 0; first < other.notes().size(); first++) {
+            Optional<List<Begun>> there = begunLike(other, own, first);
+            Optional<Integer> steps = there.flatMap(under -> steps(other, own, under));
             if (steps.isPresent()) {
-                Span at =
-                        new Span(there.get(0).id(), there.get(there.size() - 1).id());
+                Begun last = there.get().get(own.size() - 1);
+                int end = other.placeOf(last.note().id()).order() + last.count() - 1;
+                Span at = new Span(
+                        other.notes().get(first).id(), other.notes().get(end).id());
                 boolean fits = fits(other, put(other, into, at, steps.get()), at, profile);
                 places.add(new Place(at, steps.get(), fits));
             }
@@ -96,18 +111,42 @@ public record StoredFigure(Tune tune, Version version, Span span) {
         return places;
     }
 
-    private boolean isSameRhythm(Tune other, List<Note> own, List<Note> there) {
-        for (int i = 0; i < own.size(); i++) {
-            boolean isSame = own.get(i).played().equals(there.get(i).played())
-                    && own.get(i).isRest() == there.get(i).isRest()
-                    && offset(tune, own.get(i)).equals(offset(other, there.get(i)));
-            if (!isSame) {
-                return false;
+    /** The notes from one on parted as the figure's are, on the same beats; empty where they cannot be. Silence must be where the figure has it, groups and ties as they are. */
+    private Optional<List<Begun>> begunLike(Tune other, List<Begun> own, int first) {
+        List<Begun> there = new ArrayList<>();
+        int at = first;
+        for (Begun each : own) {
+            Fraction left = length(tune, each);
+            int count = 0;
+            while (left.isPositive() && at + count < other.notes().size()) {
+                left = left.minus(other.notes().get(at + count).played());
+                count++;
             }
+            if (!left.isZero() || !areAlike(other, each, other.notes().subList(at, at + count))) {
+                return Optional.empty();
+            }
+            there.add(new Begun(other.notes().get(at), count));
+            at += count;
         }
-        Metre here = other.metreAt(other.placeOf(there.get(0).id()).bar());
-        Metre metre = tune.metreAt(tune.placeOf(own.get(0).id()).bar());
-        return here.barLength().equals(metre.barLength()) && here.isCompound() == metre.isCompound();
+        Metre here = other.metreAt(other.placeOf(there.get(0).note().id()).bar());
+        Metre metre = tune.metreAt(tune.placeOf(own.get(0).note().id()).bar());
+        boolean isSame = here.barLength().equals(metre.barLength()) && here.isCompound() == metre.isCompound();
+        return isSame ? Optional.of(there) : Optional.empty();
+    }
+
+    /** Whether notes can give way to one of the figure. */
+    private boolean areAlike(Tune other, Begun own, List<Note> there) {
+        Note first = there.get(0);
+        boolean isAlone = there.size() == 1;
+        boolean areFree = there.stream()
+                .noneMatch(note -> note.isRest()
+                        || note.marks().joins().tied()
+                        || other.tupletAt(note.id()).isPresent()
+                        || other.placeOf(note.id()).bar()
+                                != other.placeOf(first.id()).bar());
+        return own.note().isRest() == first.isRest()
+                && offset(tune, own.note()).equals(offset(other, first))
+                && (isAlone || areFree);
     }
 
     private static Fraction offset(Tune tune, Note note) {
@@ -115,19 +154,25 @@ public record StoredFigure(Tune tune, Version version, Span span) {
     }
 
     /** By how many steps all that counts is moved alike; empty where it is not. */
-    private Optional<Integer> steps(Tune other, List<Note> own, List<Note> there) {
+    private Optional<Integer> steps(Tune other, List<Begun> own, List<Begun> there) {
         Optional<Integer> moved = Optional.empty();
         for (int i = 0; i < own.size(); i++) {
-            if (own.get(i).isRest() || !(i == 0 || i == own.size() - 1 || isOnBeat(own.get(i)))) {
-                continue;
-            }
-            int steps = degree(other, there.get(i)) - degree(tune, own.get(i));
-            if (moved.isEmpty()) {
-                moved = Optional.of(steps);
-            }
-            boolean isSame = steps == moved.get() && isPlain(tune, own.get(i)) == isPlain(other, there.get(i));
-            if (!isSame && !isInChord(other, there.get(i), own.get(i), moved.get())) {
-                return Optional.empty();
+            Note note = own.get(i).note();
+            int begins = other.placeOf(there.get(i).note().id()).order();
+            for (int j = 0; j < there.get(i).count(); j++) {
+                Note under = other.notes().get(begins + j);
+                boolean isEnd = j == 0 && (i == 0 || i == own.size() - 1);
+                if (note.isRest() || !(isEnd || isOnBeat(other, under))) {
+                    continue;
+                }
+                int steps = degree(other, under) - degree(tune, note);
+                if (moved.isEmpty()) {
+                    moved = Optional.of(steps);
+                }
+                boolean isSame = steps == moved.get() && isPlain(tune, note) == isPlain(other, under);
+                if (!isSame && !isInChord(other, under, note, moved.get())) {
+                    return Optional.empty();
+                }
             }
         }
         return moved;
@@ -146,7 +191,7 @@ public record StoredFigure(Tune tune, Version version, Span span) {
                 && chord.get().contains(Math.floorMod(moved.midi(), OCTAVE));
     }
 
-    private boolean isOnBeat(Note note) {
+    private static boolean isOnBeat(Tune tune, Note note) {
         Metre metre = tune.metreAt(tune.placeOf(note.id()).bar());
         Fraction count = metre.isCompound() ? metre.countLength() : Fraction.of(1, 4);
         return offset(tune, note).modulo(count).isZero();
@@ -171,13 +216,15 @@ public record StoredFigure(Tune tune, Version version, Span span) {
 
     /** With the figure in place of what stands there, so many steps of the scale higher than it was kept. */
     public Version put(Tune other, Version into, Span at, int steps) {
-        List<Note> own = notes();
+        List<Begun> own = notes();
         List<Note> under = at.notes(other);
         Map<NoteId, NoteId> names = new HashMap<>();
+        List<Begun> there =
+                begunLike(other, own, other.placeOf(at.first()).order()).orElseThrow();
         for (int i = 0; i < own.size(); i++) {
-            names.put(own.get(i).id(), under.get(i).id());
+            names.put(own.get(i).note().id(), there.get(i).note().id());
         }
-        Version changed = withNotes(other, into, at, steps);
+        Version changed = withNotes(other, into, at, there, steps);
         for (Note note : under) {
             changed = changed.without(note.id());
         }
@@ -193,32 +240,34 @@ public record StoredFigure(Tune tune, Version version, Span span) {
             Spot words = changed.at(first).orElse(Spot.bare(first));
             changed = changed.with(other, words.withOptions(options));
         }
-        for (Note note : own) {
+        for (Begun each : own) {
+            Note note = each.note();
             String pin = version.at(note.id()).map(Spot::pin).orElse("");
-            NoteId there = name(names, note.id());
-            boolean isSameNote = moved(other, note, other.note(there), steps).equals(note.pitches())
+            NoteId here = name(names, note.id());
+            boolean isSameNote = moved(other, note, other.note(here), steps).equals(note.pitches())
                     && into.playing().instrument().equals(version.playing().instrument());
             if (!pin.isEmpty() && isSameNote) {
                 changed = changed.with(
-                        other, changed.at(there).orElse(Spot.bare(there)).withPin(pin));
+                        other, changed.at(here).orElse(Spot.bare(here)).withPin(pin));
             }
         }
         return changed;
     }
 
     /** With its notes in place of the tune's, where they are others; what another figure had put there is gone. */
-    private Version withNotes(Tune other, Version into, Span at, int steps) {
-        List<Note> own = notes();
-        List<Note> under = at.notes(other);
-        List<Note> moved = new ArrayList<>();
+    private Version withNotes(Tune other, Version into, Span at, List<Begun> there, int steps) {
+        List<Begun> own = notes();
+        List<Begun> moved = new ArrayList<>();
         for (int i = 0; i < own.size(); i++) {
-            moved.add(under.get(i).withPitches(moved(other, own.get(i), under.get(i), steps)));
+            Note under = there.get(i).note();
+            moved.add(new Begun(
+                    under.withPitches(moved(other, own.get(i).note(), under, steps)),
+                    there.get(i).count()));
         }
         List<Layer> layers = new ArrayList<>(into.layers().stream()
                 .filter(layer -> layer.rule().work() != Layer.Work.FIGURE || !isWithin(other, layer.span(), at))
                 .toList());
-        Tune before = FigureNotes.of(other, into.withLayers(layers));
-        if (!moved.equals(at.notes(before))) {
+        if (!moved.equals(FigureNotes.begun(other, into.withLayers(layers), at))) {
             Layer layer = new Layer(Layer.Rule.of("figure"), FigureNotes.option(moved), at, Passes.EVERY);
             if (into.layers().contains(layer)) {
                 return into;

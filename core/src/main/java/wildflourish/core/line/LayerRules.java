@@ -6,6 +6,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.stream.IntStream;
 import wildflourish.core.instrument.Instrument;
 import wildflourish.core.instrument.StrokeOrder;
@@ -42,8 +43,12 @@ final class LayerRules {
     /** Whether a note is passing, as it was decided the first time through. */
     private final Map<NoteId, Boolean> passing = new HashMap<>();
 
+    /** Notes through which a figure holds others. */
+    private final Set<NoteId> held;
+
     private LayerRules(Layer layer, Line line, Tune tune, Instrument instrument) {
         this.layer = layer;
+        this.held = layer.rule().work() == Layer.Work.FIGURE ? FigureNotes.held(tune, layer) : Set.of();
         this.before = line.tones();
         this.tune = tune;
         this.instrument = instrument;
@@ -72,6 +77,7 @@ final class LayerRules {
 
     private void play(Tone tone, int index, boolean isOrnaments) {
         switch (layer.rule().work()) {
+            case FIGURE -> figure(tone);
             case TONGUE_ALL -> made.add(struck(tone));
             case TONGUE_BEATS -> made.add(isOnBeat(tone) ? struck(tone) : slurred(tone));
             case SLUR -> made.add(slurred(tone));
@@ -112,6 +118,21 @@ final class LayerRules {
         Metre metre = tune.metreAt(tone.place().played().bar());
         Fraction count = metre.isCompound() ? metre.countLength() : Fraction.of(1, 4);
         return tune.placeOf(tone.note().id()).offset().modulo(count).isZero();
+    }
+
+    /** A note through which the figure holds one it has begun is not struck. */
+    private void figure(Tone tone) {
+        Tone last = made.isEmpty() ? tone : made.get(made.size() - 1);
+        boolean isHeld = held.contains(tone.note().id())
+                && !made.isEmpty()
+                && last.place().playedBar() == tone.place().playedBar();
+        if (isHeld) {
+            made.set(
+                    made.size() - 1,
+                    last.withPlace(last.place().withLength(last.length().plus(tone.length()))));
+        } else {
+            made.add(tone);
+        }
     }
 
     /** What is left out is held by the note before it; there is none where an ornament stands, after a rest and at the beginning of a bar. */

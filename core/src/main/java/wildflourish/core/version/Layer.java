@@ -72,7 +72,7 @@ public record Layer(Rule rule, String option, Span span, Passes passes) {
 
     /** What a rule does. */
     public enum Work {
-        /** Other notes in place of the written ones, as many and as long. */
+        /** Other notes in place of the written ones, each begun with one of them. */
         FIGURE,
         /** Every note is tongued. */
         TONGUE_ALL,
@@ -170,8 +170,9 @@ public record Layer(Rule rule, String option, Span span, Passes passes) {
         /** A button of a box or a concertina: {@code i3d}, {@code LC3p}, {@code R22}. */
         private static final Pattern BUTTON = Pattern.compile("[io]\\d+[pd]|[LR][A-Z]\\d+[pd]|[LR]\\d+");
 
-        /** Notes by name, chords with a plus sign: {@code D5.F♯5+A5.E5}. */
-        private static final Pattern NOTES = Pattern.compile("[A-G](♯♯|♯|♭♭|♭)?-?\\d([+.][A-G](♯♯|♯|♭♭|♭)?-?\\d)*");
+        /** Notes by name, chords with a plus sign, held through so many notes of the tune: {@code D5*2.F♯5+A5.E5}. */
+        private static final Pattern NOTES =
+                Pattern.compile("[A-G](♯♯|♯|♭♭|♭)?-?\\d([*][1-9]\\d?)?([+.][A-G](♯♯|♯|♭♭|♭)?-?\\d([*][1-9]\\d?)?)*");
 
         private static final Pattern BASSES = Pattern.compile("[A-G][b#]?/[A-G][b#]?(,[A-G][b#]?/[A-G][b#]?)*");
         private static final List<Rule> ALL =

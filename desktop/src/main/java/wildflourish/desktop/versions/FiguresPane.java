@@ -136,7 +136,7 @@ final class FiguresPane extends VBox {
     private void show(StoredFigure figure, Tune other, List<StoredFigure.Place> found) {
         told.setText(
                 found.isEmpty()
-                        ? "Nowhere in this tune: no notes with its rhythm on these degrees."
+                        ? "Nowhere in this tune: nothing as long begins with its notes on these beats and degrees."
                         : found.size() == 1 ? "In one place:" : "In " + found.size() + " places:");
         for (StoredFigure.Place place : found) {
             places.getChildren().add(row(figure, other, place));
