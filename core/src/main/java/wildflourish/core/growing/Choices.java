@@ -20,6 +20,7 @@ import wildflourish.core.tune.Note;
 import wildflourish.core.tune.Part;
 import wildflourish.core.tune.Tune;
 import wildflourish.core.version.Placement;
+import wildflourish.core.version.Wish;
 
 /** What fits every note of a tune on an instrument, found once for all stages, and the tune as a row of notes. */
 public final class Choices {
@@ -30,6 +31,9 @@ public final class Choices {
     private final NoteRow row;
     /** For each note what fits on it, the lightest first. */
     private final List<List<Found>> found = new ArrayList<>();
+
+    /** What stands already and would not be planned. */
+    private final Map<Option, Placement> standing = new HashMap<>();
 
     private record Found(Placement placement, Fit fit, int from, int to) {
         Ornament ornament() {
@@ -80,6 +84,11 @@ public final class Choices {
 
     /** The placement that an option stands for. */
     public Placement placement(Option option) {
+        Placement known = standing.get(option);
+        return known != null ? known : planned(option);
+    }
+
+    private Placement planned(Option option) {
         return found.get(option.from()).stream()
                 .filter(each -> each.to() == option.to()
                         && each.placement().stack().toString().equals(option.name()))
@@ -93,20 +102,55 @@ public final class Choices {
      *
      * @param stage for kinds that come later; from 1
      * @param clean tempos at each of which everything must be clean
+     * @param wish its taste is left to the liking, its degrees to the taste
      */
-    public List<List<Option>> options(Taste taste, int stage, List<Tempo> clean) {
+    public List<List<Option>> options(Taste taste, int stage, List<Tempo> clean, Liking liking, Wish wish) {
         List<List<Option>> options = new ArrayList<>();
         for (int note = 0; note < found.size(); note++) {
             List<Option> here = new ArrayList<>();
             for (Found each : found.get(note)) {
-                if (isAllowed(each, taste, stage, clean)) {
-                    here.add(option(each, taste));
+                if (isAllowed(each, taste, stage, clean) && !isRefused(each, wish)) {
+                    here.add(option(each, taste, liking));
                 }
             }
-            here.add(Planner.plain(note));
+            if (here.isEmpty() || !wish.asksFor(tune.notes().get(note).id())) {
+                here.add(Planner.plain(note));
+            }
             options.add(here);
         }
         return options;
+    }
+
+    private static boolean isRefused(Found each, Wish wish) {
+        Placement placement = each.placement();
+        return wish.refuses(placement.span().first(), placement.stack().toString())
+                || placement.stack().choices().stream()
+                        .anyMatch(choice ->
+                                wish.never().contains(choice.ornament().id()));
+    }
+
+    /** What stands there already as an option, whether it would be planned or not; one that does not fit brings nothing. */
+    Option standing(Placement placement, Taste taste, Liking liking) {
+        int from = tune.placeOf(placement.span().first()).order();
+        int to = tune.placeOf(placement.span().last()).order() + 1;
+        return found.get(from).stream()
+                .filter(each -> each.to() == to && each.placement().stack().equals(placement.stack()))
+                .findFirst()
+                .map(each -> option(each, taste, liking))
+                .orElseGet(() -> bare(placement, from, to));
+    }
+
+    private Option bare(Placement placement, int from, int to) {
+        Option option = new Option(
+                from,
+                to,
+                placement.stack().toString(),
+                placement.ornament().kind().ordinal(),
+                Option.NONE,
+                placement.stack().weight(),
+                0);
+        standing.put(option, placement);
+        return option;
     }
 
     private static boolean isAllowed(Found each, Taste taste, int stage, List<Tempo> clean) {
@@ -128,7 +172,7 @@ public final class Choices {
                 .orElse(true);
     }
 
-    private Option option(Found each, Taste taste) {
+    private Option option(Found each, Taste taste, Liking liking) {
         Taste.Worth worth = taste.worth();
         Note first = tune.notes().get(each.from());
         int weight = each.placement().stack().weight();
@@ -136,6 +180,7 @@ public final class Choices {
         int gain = each.fit().rank()
                 + worth.place() * beats(first)
                 + worth.size() * weight
+                + liking.of(each.placement().stack())
                 - worth.fee()
                 - worth.toil() * each.ornament().manner().difficulty()
                 + (isAtTurn(each) ? worth.turn() : 0)

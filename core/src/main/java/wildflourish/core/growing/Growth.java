@@ -7,6 +7,9 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.TreeMap;
+import java.util.function.Predicate;
+import java.util.stream.Stream;
 import wildflourish.core.hand.Scene;
 import wildflourish.core.music.Fraction;
 import wildflourish.core.music.Tempo;
@@ -19,10 +22,16 @@ import wildflourish.core.version.Placement;
 import wildflourish.core.version.Spot;
 import wildflourish.core.version.Stair;
 import wildflourish.core.version.Version;
+import wildflourish.core.version.Wish;
 
-/** Plans the stages of a stair one after the other, each on what the one below it has, then each once more between its neighbours until nothing gains. */
+/**
+ * Plans the stages of a stair one after the other, each on what the one below it has, then each once more between its neighbours until nothing gains. What stands in a planned stage is
+ * kept: the plan goes round it.
+ */
 public final class Growth {
     private static final int MOST_ROUNDS = 8;
+    /** A later return that agrees with the first costs so much where returns are to be varied. */
+    private static final int AGREEING = 5;
 
     private final Tune tune;
     private final Stair stair;
@@ -30,63 +39,128 @@ public final class Growth {
     private final int lowest;
     private final Choices choices;
     private final List<Plan> plans = new ArrayList<>();
+    private final Map<Integer, Task> tasks = new TreeMap<>();
+    /** Stages for which there was no way round what stands and what is wished. */
+    private final Set<Integer> stuck = new HashSet<>();
     /** What was chosen and then did not fit beside what else was chosen. */
     private final Set<Placement> never = new HashSet<>();
 
-    private Growth(Tune tune, Stair stair, int lowest, Profile profile) {
+    /**
+     * A stair that has been planned.
+     *
+     * @param tasks for each planned stage what was asked, its neighbours as they are in the end
+     * @param plans for each planned stage the plan; none for a stage that there was no way for
+     * @param stuck stages that there was no way for: they have what stands there and below, no more
+     */
+    public record Grown(
+            Stair stair, Map<Integer, Task> tasks, Map<Integer, Plan> plans, Set<Integer> stuck, Choices choices) {
+        public Grown {
+            tasks = Map.copyOf(tasks);
+            plans = Map.copyOf(plans);
+            stuck = Set.copyOf(stuck);
+        }
+    }
+
+    private Growth(Tune tune, Stair stair, int lowest, Profile profile, Choices choices) {
         this.tune = tune;
         this.stair = stair;
         this.profile = profile;
         this.lowest = lowest;
+        this.choices = choices;
+    }
+
+    /** What fits the tune on a stair's instrument at the slowest of its tempos, to be found once for many plans. */
+    public static Choices choices(Tune tune, Stair stair, Profile profile) {
         Tempo slowest = stair.stages().stream()
                 .map(version -> version.playing().tempo())
                 .min(Comparator.comparing(tempo -> tempo.beatsPerMinute().times(tempo.beatLength())))
                 .orElseThrow();
         Version plain = Version.plain("plain", stair.at(0).playing().withTempo(slowest));
-        this.choices = Choices.of(Scene.of(tune, plain, profile));
+        return Choices.of(Scene.of(tune, plain, profile));
     }
 
     /**
-     * The stages from one upward planned anew, those below it left as they are.
+     * The stages from one upward planned, those below it left as they are.
      *
      * @param lowest the first stage that is planned, from 1: the plain stage stays
      */
     public static Stair grown(Tune tune, Stair stair, int lowest, Profile profile) {
+        return planned(tune, stair, lowest, profile, choices(tune, stair, profile))
+                .stair();
+    }
+
+    /** The same with all that is known of the plans, from what fits as it was found before. */
+    public static Grown planned(Tune tune, Stair stair, int lowest, Profile profile, Choices choices) {
         if (lowest < 1 || lowest >= stair.stages().size()) {
             throw new IllegalArgumentException(
                     "stages 2 to " + stair.stages().size() + " can be grown, not " + (lowest + 1));
         }
-        return new Growth(tune, stair, lowest, profile).grown();
+        return new Growth(tune, stair, lowest, profile, choices).grown();
     }
 
-    private Stair grown() {
+    /** With nothing placed from a stage on but what the stage below it has. */
+    public static Stair cleared(Tune tune, Stair stair, int lowest) {
+        Stair cleared = stair;
+        for (int stage = lowest; stage < stair.stages().size(); stage++) {
+            cleared = cleared.with(stage, dressed(tune, stair.at(stage), placements(stair.at(lowest - 1))));
+        }
+        return cleared;
+    }
+
+    private Grown grown() {
         for (int round = 0; round < MOST_ROUNDS; round++) {
             plan();
-            Stair made = made();
-            List<Placement> unfit = unfit(made);
+            List<Placement> unfit = unfit(made());
             if (unfit.isEmpty()) {
-                return made;
+                return told(made());
             }
             never.addAll(unfit);
         }
-        return withoutUnfit(made());
+        return told(withoutUnfit(made()));
+    }
+
+    private Grown told(Stair made) {
+        Map<Integer, Plan> known = new TreeMap<>();
+        for (int stage = lowest; stage < stair.stages().size(); stage++) {
+            if (!stuck.contains(stage)) {
+                known.put(stage, plans.get(stage - lowest));
+            }
+        }
+        return new Grown(made, tasks, known, stuck, choices);
     }
 
     private void plan() {
         plans.clear();
+        stuck.clear();
         List<Placement> below = placements(stair.at(lowest - 1));
         for (int stage = lowest; stage < stair.stages().size(); stage++) {
-            Plan plan = best(stage, below, Optional.empty()).orElseGet(() -> new Plan(List.of(), 0, Map.of()));
-            plans.add(plan);
-            below = placements(plan);
+            Optional<Plan> plan = best(stage, below, Optional.empty());
+            if (plan.isEmpty()) {
+                stuck.add(stage);
+            }
+            plans.add(plan.orElse(standing(stage, below)));
+            below = placements(plans.get(stage - lowest));
         }
         boolean hasRisen = true;
         for (int round = 0; round < MOST_ROUNDS && hasRisen; round++) {
             hasRisen = false;
             for (int stage = stair.stages().size() - 1; stage >= lowest; stage--) {
-                hasRisen |= replanned(stage);
+                hasRisen |= !stuck.contains(stage) && replanned(stage);
             }
         }
+    }
+
+    /** What stands at a stage and what it must bear, where nothing can be planned. */
+    private Plan standing(int stage, List<Placement> below) {
+        Taste taste = taste(stage);
+        Liking liking = liking(stage);
+        List<Option> all = new ArrayList<>();
+        Stream.concat(kept(stage).stream(), below.stream())
+                .map(each -> choices.standing(each, taste, liking))
+                .filter(option -> all.stream().noneMatch(option::overlaps))
+                .forEach(all::add);
+        all.sort(Comparator.comparingInt(Option::from));
+        return new Plan(all, 0, Map.of());
     }
 
     /** A stage once more between its neighbours; whether that is worth more. */
@@ -98,9 +172,9 @@ public final class Growth {
                 : Optional.empty();
         Optional<Plan> again = best(stage, under, over);
         int now = plans.get(stage - lowest).worth();
-        if (again.isPresent() && again.get().worth() > now) {
+        if (again.isPresent() && again.get().worth() >= now) {
             plans.set(stage - lowest, again.get());
-            return true;
+            return again.get().worth() > now;
         }
         return false;
     }
@@ -109,26 +183,125 @@ public final class Growth {
         return plan.chosen().stream().map(choices::placement).toList();
     }
 
-    private static List<Placement> placements(Version version) {
+    static List<Placement> placements(Version version) {
         return version.spots().values().stream()
                 .flatMap(spot -> spot.first().stream())
                 .toList();
     }
 
-    /** The best plan of a stage that bears everything below it and is borne by what stands above. */
+    /** What stands at a stage already. */
+    private List<Placement> kept(int stage) {
+        return placements(stair.at(stage));
+    }
+
+    private Wish wish(int stage) {
+        return stair.at(stage).label().wish();
+    }
+
+    private Liking liking(int stage) {
+        return liking(stair.at(stage));
+    }
+
+    /** The taste that a version is planned by: the one wished for, the family's usual one where that is of another family. */
+    public static Liking liking(Version version) {
+        List<Liking> all = Liking.of(version.playing().instrument().family());
+        String wished = version.label().wish().taste();
+        return all.stream().filter(each -> each.id().equals(wished)).findFirst().orElse(all.get(0));
+    }
+
+    /** The best plan of a stage that bears everything below it, keeps what stands there and is borne by what stands above. */
     private Optional<Plan> best(int stage, List<Placement> below, Optional<List<Placement>> above) {
+        Task task = task(stage, below, above);
+        tasks.put(stage, task);
+        return task.best().flatMap(plan -> wish(stage).isVaried() ? varied(task, plan) : Optional.of(plan));
+    }
+
+    private Task task(int stage, List<Placement> below, Optional<List<Placement>> above) {
         Taste taste = taste(stage);
-        List<List<Option>> options = new ArrayList<>();
-        for (List<Option> here : choices.options(taste, stage, tempos(stage))) {
-            options.add(here.stream()
-                    .filter(option -> option.isPlain() || !never.contains(choices.placement(option)))
-                    .filter(option -> below.stream().allMatch(each -> bears(option, each)))
-                    .filter(option -> above.isEmpty()
-                            || option.isPlain()
-                            || above.get().stream().anyMatch(each -> isBorne(choices.placement(option), each)))
-                    .toList());
+        Liking liking = liking(stage);
+        List<Option> kept = kept(stage).stream()
+                .map(each -> choices.standing(each, taste, liking))
+                .toList();
+        List<Option> under = below.stream()
+                .map(each -> choices.standing(each, taste, liking))
+                .filter(option -> kept.stream().noneMatch(option::overlaps))
+                .toList();
+        List<Placement> higher = new ArrayList<>(above.orElse(List.of()));
+        for (int each = stage + 1; each < stair.stages().size(); each++) {
+            higher.addAll(kept(each));
         }
-        return Planner.best(choices.row(), taste.level(), options);
+        Predicate<Option> isFree = option -> option.isPlain() || !never.contains(choices.placement(option));
+        Predicate<Option> isInside = option -> above.isEmpty()
+                || option.isPlain()
+                || above.get().stream().anyMatch(each -> isBorne(choices.placement(option), each));
+        List<List<Option>> options = new ArrayList<>();
+        for (List<Option> here : choices.options(taste, stage, tempos(stage), liking, wish(stage))) {
+            options.add(new ArrayList<>(here.stream()
+                    .filter(isFree)
+                    .filter(option -> kept.stream().noneMatch(option::overlaps))
+                    .filter(option -> below.stream().allMatch(each -> bears(option, each)))
+                    .filter(option -> option.isPlain() || higher.stream().allMatch(each -> isBelow(option, each)))
+                    .filter(isInside)
+                    .toList()));
+        }
+        Stream.concat(kept.stream(), under.stream())
+                .filter(option -> !options.get(option.from()).contains(option))
+                .forEach(option -> options.get(option.from()).add(0, option));
+        NoteRow row = wish(stage).isVaried() ? choices.row().untied() : choices.row();
+        Level level = taste.level()
+                .bearing(row, Stream.concat(kept.stream(), under.stream()).toList());
+        return new Task(row, level, options);
+    }
+
+    /** Later returns dressed otherwise than the first, where that costs little: exact given the first. */
+    private Optional<Plan> varied(Task task, Plan first) {
+        List<List<Option>> options = new ArrayList<>(task.options());
+        Map<Integer, NoteRow.Stretch> firsts = new TreeMap<>();
+        for (NoteRow.Stretch stretch : choices.row().stretches()) {
+            NoteRow.Stretch model = firsts.putIfAbsent(stretch.family(), stretch);
+            if (model == null) {
+                continue;
+            }
+            int moved = stretch.first() - model.first();
+            for (int note = stretch.first(); note < stretch.last(); note++) {
+                options.set(
+                        note,
+                        options.get(note).stream()
+                                .map(option -> isAgreeing(option.moved(-moved), first) ? dearer(option) : option)
+                                .toList());
+            }
+        }
+        return new Task(task.row(), task.level(), options)
+                .best()
+                .map(plan -> new Plan(
+                        plan.chosen().stream().map(each -> own(task, each)).toList(), plan.worth(), Map.of()));
+    }
+
+    private static boolean isAgreeing(Option option, Plan first) {
+        return !option.isPlain()
+                && first.chosen().stream()
+                        .anyMatch(each -> each.from() == option.from()
+                                && each.to() == option.to()
+                                && each.name().equals(option.name()));
+    }
+
+    private static Option dearer(Option option) {
+        return new Option(
+                option.from(),
+                option.to(),
+                option.name(),
+                option.kind(),
+                option.finger(),
+                option.weight(),
+                option.gain() - AGREEING);
+    }
+
+    /** An option of a task with its own points. */
+    private static Option own(Task task, Option option) {
+        return task.options().get(option.from()).stream()
+                .filter(each -> each.to() == option.to() && each.name().equals(option.name()))
+                .findFirst()
+                .orElse(option);
     }
 
     /** The tempos of a stage and of all above it, for what is placed there is played at all of them. */
@@ -139,7 +312,13 @@ public final class Growth {
     }
 
     private Taste taste(int stage) {
-        Taste taste = Taste.of(stage, stair.stages().size());
+        return taste(stair, stage, profile);
+    }
+
+    /** What a stage of a stair is judged by, for a student, as its teacher wishes. */
+    static Taste taste(Stair stair, int stage, Profile profile) {
+        Taste taste = Taste.of(stage, stair.stages().size())
+                .wished(stair.at(stage).label().wish());
         boolean isSlower = profile.factor().isMoreThan(Fraction.ONE);
         boolean isLearner = profile.equals(Profile.all().get(Profile.all().size() - 1));
         return !isSlower ? taste : isLearner ? taste.askingMore(2, 1) : taste.askingMore(1, 0);
@@ -151,6 +330,14 @@ public final class Growth {
         int to = tune.placeOf(lower.span().last()).order() + 1;
         boolean isAside = option.to() <= from || to <= option.from();
         return isAside || (!option.isPlain() && isBorne(lower, choices.placement(option)));
+    }
+
+    /** Whether an option leaves alone what stands higher up, or is borne by it. */
+    private boolean isBelow(Option option, Placement higher) {
+        int from = tune.placeOf(higher.span().first()).order();
+        int to = tune.placeOf(higher.span().last()).order() + 1;
+        boolean isAside = option.to() <= from || to <= option.from();
+        return isAside || isBorne(choices.placement(option), higher);
     }
 
     /** Whether one grows into the other on notes that this covers, or is the same. */
@@ -182,32 +369,48 @@ public final class Growth {
     private Stair made() {
         Stair made = stair;
         for (int stage = lowest; stage < stair.stages().size(); stage++) {
-            Version version = stair.at(stage);
-            for (Placement old : placements(version)) {
-                version = version.without(old.span().first());
-            }
-            for (Placement placement : placements(plans.get(stage - lowest))) {
-                Spot words = version.at(placement.span().first())
-                        .orElse(Spot.bare(placement.span().first()));
-                version = version.with(tune, words.withOptions(List.of(placement)));
-            }
-            made = made.with(stage, version);
+            made = made.with(stage, dressed(tune, stair.at(stage), placements(plans.get(stage - lowest))));
         }
         return made;
     }
 
-    /** What does not fit where it stands beside everything else. */
+    /** A version with just these placements; where one stands already it keeps its words and its second choices. */
+    static Version dressed(Tune tune, Version version, List<Placement> placements) {
+        Version dressed = version;
+        for (Placement old : placements(version)) {
+            if (!placements.contains(old)) {
+                dressed = dressed.without(old.span().first());
+            }
+        }
+        for (Placement placement : placements) {
+            Spot words = dressed.at(placement.span().first())
+                    .orElse(Spot.bare(placement.span().first()));
+            if (!words.first().equals(Optional.of(placement))) {
+                dressed = dressed.with(tune, words.withOptions(List.of(placement)));
+            }
+        }
+        return dressed;
+    }
+
+    /** What was planned and does not fit where it stands beside everything else. */
     private List<Placement> unfit(Stair made) {
         List<Placement> unfit = new ArrayList<>();
         for (int stage = lowest; stage < made.stages().size(); stage++) {
             Scene scene = Scene.of(tune, made.at(stage), profile);
             for (Placement placement : placements(made.at(stage))) {
-                if (WhatFits.verdict(scene, placement).filter(Fit::fits).isEmpty()) {
+                if (!isStanding(placement)
+                        && WhatFits.verdict(scene, placement).filter(Fit::fits).isEmpty()) {
                     unfit.add(placement);
                 }
             }
         }
         return unfit;
+    }
+
+    /** Whether somebody has placed it, in a planned stage or right below. */
+    private boolean isStanding(Placement placement) {
+        return stair.stages().subList(lowest - 1, stair.stages().size()).stream()
+                .anyMatch(version -> placements(version).contains(placement));
     }
 
     private Stair withoutUnfit(Stair made) {

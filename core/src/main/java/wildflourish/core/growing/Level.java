@@ -1,6 +1,9 @@
 package wildflourish.core.growing;
 
+import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 
 /**
  * What a stage asks of a plan, in points: everything that depends on several choices at once.
@@ -76,5 +79,42 @@ public record Level(
         }
         int more = Math.max(0, weight - load.to());
         return load.over() * (more * (more + 1) / 2);
+    }
+
+    /** With limits raised by just as much as these need that must stand. */
+    Level bearing(NoteRow row, List<Option> kept) {
+        Map<Integer, Integer> inBars = new HashMap<>();
+        int most = load.most();
+        int kinds = techniques.size() + 1;
+        int thickest = 0;
+        for (NoteRow.Stretch stretch : row.stretches()) {
+            List<Option> here = kept.stream()
+                    .filter(option -> stretch.first() <= option.from() && option.to() <= stretch.last())
+                    .toList();
+            most = Math.max(most, here.stream().mapToInt(Option::weight).sum());
+            kinds = Math.max(
+                    kinds, (int) here.stream().mapToInt(Option::kind).distinct().count());
+            for (Option option : here) {
+                int bar = row.bars().get(option.from());
+                int count = inBars.merge(bar, 1, Integer::sum);
+                thickest = Math.max(thickest, count - freeIn(row.barLengths().get(bar), row.semibreve()));
+            }
+        }
+        return new Level(
+                longer(thick, thickest),
+                free,
+                new Load(load.from(), load.to(), most, load.under(), load.over()),
+                longer(techniques, kinds - 1),
+                near,
+                clash,
+                breath);
+    }
+
+    private static List<Integer> longer(List<Integer> prices, int count) {
+        List<Integer> longer = new ArrayList<>(prices);
+        while (longer.size() < count) {
+            longer.add(longer.isEmpty() ? 0 : longer.get(longer.size() - 1));
+        }
+        return longer;
     }
 }

@@ -1,6 +1,9 @@
 package wildflourish.core.growing;
 
+import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 
 /**
  * The notes of a tune as a plan goes through them: boundary 0 before the first, boundary N after the last.
@@ -27,7 +30,11 @@ public record NoteRow(
      * @param family phrases of one family begin alike
      * @param trunk with how many notes all of its family begin; there they are dressed alike
      */
-    public record Stretch(int first, int last, boolean isPickup, int family, int trunk) {}
+    public record Stretch(int first, int last, boolean isPickup, int family, int trunk) {
+        Stretch withTrunk(int other) {
+            return new Stretch(first, last, isPickup, family, other);
+        }
+    }
 
     public NoteRow {
         starts = List.copyOf(starts);
@@ -46,5 +53,60 @@ public record NoteRow(
 
     long semibreve() {
         return 4 * crotchet;
+    }
+
+    /** With phrases tied only as far as all of a family can be dressed alike: a pin or what stands below in one of them alone unties them from there on. */
+    NoteRow tiedWhere(List<List<Option>> options) {
+        Map<Integer, List<Stretch>> families = new HashMap<>();
+        stretches.forEach(stretch -> families.computeIfAbsent(stretch.family(), key -> new ArrayList<>())
+                .add(stretch));
+        Map<Integer, Integer> trunks = new HashMap<>();
+        families.forEach((family, members) -> trunks.put(family, trunk(members, options)));
+        return new NoteRow(
+                starts,
+                crotchet,
+                bars,
+                barLengths,
+                stretches.stream()
+                        .map(stretch -> stretch.withTrunk(trunks.getOrDefault(stretch.family(), 0)))
+                        .toList(),
+                isBlown);
+    }
+
+    private static int trunk(List<Stretch> members, List<List<Option>> options) {
+        int trunk = members.get(0).trunk();
+        while (trunk > 0 && !isPassable(members, trunk, options)) {
+            trunk--;
+        }
+        return trunk;
+    }
+
+    /** Whether there is a way of steps that all members have through their first notes. */
+    private static boolean isPassable(List<Stretch> members, int trunk, List<List<Option>> options) {
+        Stretch first = members.get(0);
+        boolean[] isReached = new boolean[trunk + 1];
+        isReached[0] = true;
+        for (int i = 0; i < trunk; i++) {
+            for (Option option : isReached[i] ? options.get(first.first() + i) : List.<Option>of()) {
+                int to = option.to() - first.first();
+                boolean areAlike = to <= trunk
+                        && members.stream()
+                                .allMatch(member -> options.get(option.from() + member.first() - first.first()).stream()
+                                        .anyMatch(option::isLike));
+                isReached[Math.min(to, trunk)] |= areAlike;
+            }
+        }
+        return isReached[trunk];
+    }
+
+    /** With phrases that return free to be dressed otherwise. */
+    NoteRow untied() {
+        return new NoteRow(
+                starts,
+                crotchet,
+                bars,
+                barLengths,
+                stretches.stream().map(stretch -> stretch.withTrunk(0)).toList(),
+                isBlown);
     }
 }

@@ -8,6 +8,7 @@ import java.util.stream.Collectors;
 import wildflourish.core.music.Fraction;
 import wildflourish.core.table.Row;
 import wildflourish.core.table.Table;
+import wildflourish.core.version.Wish;
 
 /**
  * What a plan of one stage is judged by: a column of {@code taste.table}.
@@ -26,6 +27,9 @@ public record Taste(Worth worth, Limits limits, Level level) {
     private static final Map<String, Row> ROWS = Table.load("taste.table").rows().stream()
             .collect(Collectors.toMap(row -> row.text("what"), Function.identity()));
 
+    private static final int FEE_A_DEGREE = 6;
+    private static final int PLACE_A_DEGREE = 3;
+    private static final int SIZE_A_DEGREE = 2;
     private static final List<String> STAGES = List.of("Leaf", "Bud", "Bloom", "Wild");
 
     /**
@@ -78,6 +82,36 @@ public record Taste(Worth worth, Limits limits, Level level) {
                         level.thick(),
                         level.free(),
                         less,
+                        level.techniques(),
+                        level.near(),
+                        level.clash(),
+                        level.breath()));
+    }
+
+    /** As a teacher wishes it: fuller or barer, more or less daring, more on the beat or off it. */
+    Taste wished(Wish wish) {
+        int full = wish.of(Wish.Degree.FULL);
+        int daring = wish.of(Wish.Degree.DARING);
+        Level.Load load = level.load();
+        Level.Load wished = new Level.Load(
+                Math.max(0, load.from() + full),
+                Math.max(1, load.to() + full),
+                Math.max(1, load.most() + full),
+                load.under(),
+                load.over());
+        return new Taste(
+                new Worth(
+                        worth.fee() - FEE_A_DEGREE * full,
+                        worth.place() + PLACE_A_DEGREE * wish.of(Wish.Degree.BEAT),
+                        worth.size() + SIZE_A_DEGREE * daring,
+                        worth.toil(),
+                        worth.turn(),
+                        worth.shortNote()),
+                new Limits(limits.hardest() + daring, limits.margin()),
+                new Level(
+                        level.thick(),
+                        level.free(),
+                        wished,
                         level.techniques(),
                         level.near(),
                         level.clash(),

@@ -115,7 +115,14 @@ public record Version(Label label, Playing playing, Map<NoteId, Spot> spots, Lis
                 kept.merge(spot.at(), wordsOf(spot, before, after), Version::both);
             }
         }
-        return new Followed(new Version(label, playing, kept, following(layers, before, after), foreign), lost);
+        return new Followed(
+                new Version(
+                        label.wishing(label.wish().within(after)),
+                        playing,
+                        kept,
+                        following(layers, before, after),
+                        foreign),
+                lost);
     }
 
     /** What a teacher has said and pinned at a note, without options; a pin holds for as long as the note keeps its pitch. */

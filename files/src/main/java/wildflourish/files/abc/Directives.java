@@ -44,6 +44,9 @@ import wildflourish.core.version.Version;
  * %%flourish-stage format=2 of=1 stair=1 stage=6 kind=study source=Leaf aim=24 name=Everything
  * %%flourish-note Breathe before the second part.
  * %%flourish-play instrument=whistle-d school=two-finger tempo=105 beat=1/2
+ * %%flourish-wish taste=rolls-and-cuts full=1 daring=-1 returns=varied never=cran,slide-in
+ * %%flourish-wish note=7 never=short-roll
+ * %%flourish-wish note=12 something=yes
  * %%flourish-layer 9 to=24 rule=slurred
  * %%flourish-spot 12 to=14 option=slide-in+long-roll@even times=1
  * %%flourish-say 12 Lean on this one.
@@ -114,6 +117,7 @@ record Directives(int of, int stair, int stage, Version version, Optional<Beside
         if (!version.label().note().isEmpty()) {
             lines.add("note " + oneLine(version.label().note()));
         }
+        lines.addAll(WishLines.lines(version.label().wish(), tune));
         for (Layer layer : version.layers()) {
             lines.add("layer " + count(tune, layer.span().first()) + " to="
                     + count(tune, layer.span().last()) + " rule=" + layer.word() + times(layer.passes())
@@ -267,6 +271,7 @@ record Directives(int of, int stair, int stage, Version version, Optional<Beside
         String note = "";
         Map<NoteId, Spot> spots = new TreeMap<>();
         List<Layer> layers = new ArrayList<>();
+        WishLines wish = new WishLines();
         List<String> foreignLines = new ArrayList<>();
         Map<String, String> foreign = new TreeMap<>();
         Instrument instrument = instrument(text);
@@ -307,6 +312,11 @@ record Directives(int of, int stair, int stage, Version version, Optional<Beside
                             spots.getOrDefault(pinned, Spot.bare(pinned)).withPin(pin));
                 }
                 case "note" -> note = manyLines(words);
+                case "wish" -> {
+                    if (!wish.takes(pairs(words), tune)) {
+                        foreignLines.add(line.substring(MARK.length()));
+                    }
+                }
                 case "say" -> addSentence(spots, words, tune);
                 default -> {
                     // A line of the plain tune's own heading stands above every stage.
@@ -326,7 +336,7 @@ record Directives(int of, int stair, int stage, Version version, Optional<Beside
                 schools.strokes(),
                 new Tempo(Fraction.parse(required(play, "tempo")), Fraction.parse(required(play, "beat"))));
         int passes = stage.containsKey("passes") ? integer(stage, "passes") : 0;
-        Label label = new Label(name, numberOf(text), note, passes);
+        Label label = new Label(name, numberOf(text), note, passes, wish.wish());
         Version version = new Version(label, playing, spots, layers, new Foreign(foreignLines, foreign));
         return new Directives(
                 integer(stage, "of"),

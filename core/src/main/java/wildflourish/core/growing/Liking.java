@@ -1,0 +1,81 @@
+package wildflourish.core.growing;
+
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+import java.util.stream.Collectors;
+import wildflourish.core.instrument.Family;
+import wildflourish.core.ornament.Choice;
+import wildflourish.core.ornament.Stack;
+import wildflourish.core.table.Row;
+import wildflourish.core.table.Table;
+
+/**
+ * A school of taste: a row of {@code tastes.table}.
+ *
+ * @param name in plain words
+ * @param about what it goes by, in a sentence
+ * @param likes points of ornaments by their names
+ * @param others points of every ornament that is not named
+ */
+public record Liking(
+        String id, String name, String about, Set<Family> families, Map<String, Integer> likes, int others) {
+    private static final Pattern LIKE = Pattern.compile("([\\w-]+?)([+-]\\d+)");
+    private static final String OTHERS = "else";
+    private static final List<Liking> ALL =
+            Table.load("tastes.table").rows().stream().map(Liking::from).toList();
+
+    public Liking {
+        families = Set.copyOf(families);
+        likes = Map.copyOf(likes);
+    }
+
+    private static Liking from(Row row) {
+        Map<String, Integer> likes = new HashMap<>();
+        for (String word : row.words("likes")) {
+            Matcher like = LIKE.matcher(word);
+            if (!like.matches()) {
+                throw row.fault("“" + word + "” is no ornament with its points, as “cut+6” is");
+            }
+            likes.put(like.group(1), Integer.parseInt(like.group(2)));
+        }
+        int others = likes.getOrDefault(OTHERS, 0);
+        likes.remove(OTHERS);
+        return new Liking(
+                row.text("taste"),
+                row.text("name"),
+                row.text("about"),
+                row.words("families").stream()
+                        .map(word -> row.read("families", cell -> Family.parse(word.replace('_', ' '))))
+                        .collect(Collectors.toSet()),
+                likes,
+                others);
+    }
+
+    /** Those that a family has, the usual one first. */
+    public static List<Liking> of(Family family) {
+        return ALL.stream().filter(each -> each.families.contains(family)).toList();
+    }
+
+    /** Of a family by its id; the usual one for an empty id. Throws IllegalArgumentException, naming those there are, for one that the family has not. */
+    public static Liking of(Family family, String id) {
+        List<Liking> own = of(family);
+        return own.stream()
+                .filter(each -> id.isEmpty() || each.id.equals(id))
+                .findFirst()
+                .orElseThrow(() -> new IllegalArgumentException("there is no taste “" + id + "” for the "
+                        + family.word() + "; there are "
+                        + own.stream().map(Liking::id).collect(Collectors.joining(", "))));
+    }
+
+    /** Points of what is placed: those of its ornaments together. */
+    public int of(Stack stack) {
+        return stack.choices().stream()
+                .map(Choice::ornament)
+                .mapToInt(each -> likes.getOrDefault(each.id(), others))
+                .sum();
+    }
+}

@@ -1,0 +1,149 @@
+package wildflourish.core.version;
+
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Set;
+import java.util.TreeMap;
+import java.util.TreeSet;
+import java.util.stream.Stream;
+import wildflourish.core.tune.NoteId;
+import wildflourish.core.tune.Tune;
+
+/**
+ * What a teacher wishes of a stage when it is planned.
+ *
+ * @param taste id of a school of taste; empty for the usual one of the instrument's family
+ * @param degrees by how much, from −2 to 2; what is 0 is left out
+ * @param isVaried whether a phrase that returns is dressed otherwise than the first time
+ * @param never ids of ornaments that are never planned
+ * @param pins for single notes
+ */
+public record Wish(String taste, Map<Degree, Integer> degrees, boolean isVaried, Set<String> never, List<Pin> pins) {
+    /** Nothing is wished for. */
+    public static final Wish USUAL = new Wish("", Map.of(), false, Set.of(), List.of());
+
+    public static final int MOST = 2;
+
+    /** What may be more or less. */
+    public enum Degree {
+        /** How much there is. */
+        FULL,
+        /** How hard and heavy the single ornaments may be. */
+        DARING,
+        /** On the beat (more) or off it (less). */
+        BEAT;
+
+        public String word() {
+            return name().toLowerCase(Locale.ROOT);
+        }
+    }
+
+    /**
+     * What is to be, or not to be, at a note.
+     *
+     * @param option what is never planned there, as in the file; empty for anything
+     */
+    public record Pin(Kind kind, NoteId note, String option) {
+        /** What a pin asks for. */
+        public enum Kind {
+            /** It is not planned there. */
+            NEVER,
+            /** Something stands there. */
+            SOMETHING;
+
+            public String word() {
+                return name().toLowerCase(Locale.ROOT);
+            }
+        }
+    }
+
+    public Wish {
+        degrees = Map.copyOf(degrees);
+        never = Set.copyOf(never);
+        pins = List.copyOf(pins);
+        for (Map.Entry<Degree, Integer> each : degrees.entrySet()) {
+            if (each.getValue() == 0 || Math.abs(each.getValue()) > MOST) {
+                throw new IllegalArgumentException(
+                        each.getKey().word() + " is −" + MOST + " to " + MOST + ", not " + each.getValue());
+            }
+        }
+    }
+
+    public int of(Degree degree) {
+        return degrees.getOrDefault(degree, 0);
+    }
+
+    public Wish withTaste(String other) {
+        return new Wish(other, degrees, isVaried, never, pins);
+    }
+
+    /** With so much more or less of something, brought within bounds. */
+    public Wish with(Degree degree, int amount) {
+        Map<Degree, Integer> changed = new TreeMap<>(degrees);
+        int within = Math.max(-MOST, Math.min(MOST, amount));
+        if (within == 0) {
+            changed.remove(degree);
+        } else {
+            changed.put(degree, within);
+        }
+        return new Wish(taste, changed, isVaried, never, pins);
+    }
+
+    public Wish varied(boolean newVaried) {
+        return new Wish(taste, degrees, newVaried, never, pins);
+    }
+
+    /** With an ornament that is never planned, or planned again. */
+    public Wish withNever(String ornament, boolean isNever) {
+        Set<String> changed = new TreeSet<>(never);
+        if (isNever) {
+            changed.add(ornament);
+        } else {
+            changed.remove(ornament);
+        }
+        return new Wish(taste, degrees, isVaried, changed, pins);
+    }
+
+    /** With a pin; the same wish where it is there already. */
+    public Wish with(Pin pin) {
+        return pins.contains(pin)
+                ? this
+                : new Wish(
+                        taste,
+                        degrees,
+                        isVaried,
+                        never,
+                        Stream.concat(pins.stream(), Stream.of(pin)).toList());
+    }
+
+    /** Without the pins of a note. */
+    public Wish without(NoteId note) {
+        return new Wish(
+                taste,
+                degrees,
+                isVaried,
+                never,
+                pins.stream().filter(pin -> !pin.note().equals(note)).toList());
+    }
+
+    /** Without pins of notes that a tune has not. */
+    public Wish within(Tune tune) {
+        List<Pin> kept = pins.stream().filter(pin -> tune.has(pin.note())).toList();
+        return kept.equals(pins) ? this : new Wish(taste, degrees, isVaried, never, kept);
+    }
+
+    /** Whether an option is never to be planned at a note. */
+    public boolean refuses(NoteId note, String option) {
+        return pins.stream()
+                .anyMatch(pin -> pin.kind() == Pin.Kind.NEVER
+                        && pin.note().equals(note)
+                        && (pin.option().isEmpty() || pin.option().equals(option)));
+    }
+
+    /** Whether something is to stand at a note. */
+    public boolean asksFor(NoteId note) {
+        return pins.stream()
+                .anyMatch(pin -> pin.kind() == Pin.Kind.SOMETHING && pin.note().equals(note));
+    }
+}

@@ -1,0 +1,101 @@
+package wildflourish.files.abc;
+
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.TreeSet;
+import wildflourish.core.tune.NoteId;
+import wildflourish.core.tune.Tune;
+import wildflourish.core.version.Wish;
+
+/** The lines of what is wished of a stage when it is planned: one for the stage, one for each pin of a note. */
+final class WishLines {
+    private static final String WORD = "wish";
+    private static final String NEVER = "never";
+    private static final String RETURNS = "returns";
+    private static final String VARIED = "varied";
+    private static final String TASTE = "taste";
+    private static final String NOTE = "note";
+    private static final String ANYTHING = "anything";
+    private static final Set<String> OF_STAGE = Set.of(TASTE, RETURNS, NEVER, "full", "daring", "beat");
+    private static final Set<String> OF_NOTE = Set.of(NOTE, NEVER, "something");
+
+    private Wish wish = Wish.USUAL;
+
+    Wish wish() {
+        return wish;
+    }
+
+    static List<String> lines(Wish wish, Tune tune) {
+        List<String> lines = new ArrayList<>();
+        StringBuilder stage = new StringBuilder();
+        stage.append(wish.taste().isEmpty() ? "" : pair(TASTE, wish.taste()));
+        for (Wish.Degree degree : Wish.Degree.values()) {
+            stage.append(wish.of(degree) == 0 ? "" : pair(degree.word(), String.valueOf(wish.of(degree))));
+        }
+        stage.append(wish.isVaried() ? pair(RETURNS, VARIED) : "");
+        stage.append(wish.never().isEmpty() ? "" : pair(NEVER, String.join(",", new TreeSet<>(wish.never()))));
+        if (stage.length() > 0) {
+            lines.add(WORD + stage);
+        }
+        for (Wish.Pin pin : wish.pins()) {
+            String note = pair(NOTE, String.valueOf(tune.placeOf(pin.note()).order() + 1));
+            String asked = switch (pin.kind()) {
+                case NEVER -> pair(NEVER, pin.option().isEmpty() ? ANYTHING : pin.option());
+                case SOMETHING -> pair("something", "yes");
+            };
+            lines.add(WORD + note + asked);
+        }
+        return lines;
+    }
+
+    private static String pair(String name, String value) {
+        return " " + name + "=" + value;
+    }
+
+    /** Reads one line; false where it says something that is not known here, so that the line is to be kept as it is. */
+    boolean takes(Map<String, String> pairs, Tune tune) {
+        try {
+            return pairs.containsKey(NOTE) ? takesPin(pairs, tune) : takesStage(pairs);
+        } catch (IllegalArgumentException e) {
+            return false;
+        }
+    }
+
+    private boolean takesPin(Map<String, String> pairs, Tune tune) {
+        int number = Directives.integer(pairs, NOTE);
+        boolean isKnown = OF_NOTE.containsAll(pairs.keySet())
+                && pairs.size() == 2
+                && number >= 1
+                && number <= tune.notes().size();
+        if (isKnown) {
+            NoteId note = tune.notes().get(number - 1).id();
+            String never = pairs.getOrDefault(NEVER, "");
+            wish = wish.with(
+                    never.isEmpty()
+                            ? new Wish.Pin(Wish.Pin.Kind.SOMETHING, note, "")
+                            : new Wish.Pin(Wish.Pin.Kind.NEVER, note, never.equals(ANYTHING) ? "" : never));
+        }
+        return isKnown;
+    }
+
+    private boolean takesStage(Map<String, String> pairs) {
+        if (!OF_STAGE.containsAll(pairs.keySet())) {
+            return false;
+        }
+        Wish read = wish.withTaste(pairs.getOrDefault(TASTE, ""))
+                .varied(pairs.getOrDefault(RETURNS, "").equals(VARIED));
+        for (Wish.Degree degree : Wish.Degree.values()) {
+            read = pairs.containsKey(degree.word())
+                    ? read.with(degree, Directives.integer(pairs, degree.word()))
+                    : read;
+        }
+        for (String ornament : Arrays.asList(pairs.getOrDefault(NEVER, "").split(","))) {
+            read = ornament.isEmpty() ? read : read.withNever(ornament, true);
+        }
+        wish = read;
+        return true;
+    }
+}
