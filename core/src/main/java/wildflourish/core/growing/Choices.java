@@ -179,6 +179,7 @@ public final class Choices {
         boolean isShort = each.fit().facts().lengthWholeNotes().isLessThan(QUAVER);
         int gain = each.fit().rank()
                 + worth.place() * beats(first)
+                + (first.played().isLessThan(CROTCHET) ? 0 : worth.held())
                 + worth.size() * weight
                 + liking.of(each.placement().stack())
                 - worth.fee()
@@ -269,9 +270,22 @@ public final class Choices {
                 add(pieces, tune, from, from, true, -1);
                 from++;
             }
-            add(pieces, tune, from, phrase.lastBar(), false, phrasing.familyOf(phrase));
+            int until = from;
+            while (until < phrase.lastBar() && !isLaterEnding(tune, until + 1)) {
+                until++;
+            }
+            add(pieces, tune, from, until, false, phrasing.familyOf(phrase));
+            if (until < phrase.lastBar()) {
+                add(pieces, tune, until + 1, phrase.lastBar(), false, -1);
+            }
         }
         return tied(tune, pieces);
+    }
+
+    /** Whether another ending begins with a bar: it is played in place of the one before it, so it bears as much again. */
+    private static boolean isLaterEnding(Tune tune, int bar) {
+        List<Integer> ending = tune.bars().get(bar).ending();
+        return !ending.isEmpty() && !ending.contains(1);
     }
 
     private static void add(List<Piece> pieces, Tune tune, int firstBar, int lastBar, boolean isPickup, int family) {

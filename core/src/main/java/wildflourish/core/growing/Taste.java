@@ -19,7 +19,7 @@ import wildflourish.core.version.Wish;
  */
 public record Taste(Worth worth, Limits limits, Level level) {
     /** Points; {@code shortNote} is empty where a note below a quaver bears nothing. */
-    public record Worth(int fee, int place, int size, int toil, int turn, Optional<Integer> shortNote) {}
+    public record Worth(int fee, int place, int held, int size, int toil, int turn, Optional<Integer> shortNote) {}
 
     /** The hardest, and how many times as fast as the tempo it must be clean at least. */
     public record Limits(int hardest, Fraction margin) {}
@@ -48,6 +48,7 @@ public record Taste(Worth worth, Limits limits, Level level) {
                 new Worth(
                         number("fee", name),
                         number("place", name),
+                        number("held", name),
                         number("size", name),
                         number("toil", name),
                         number("turn", name),
@@ -76,7 +77,13 @@ public record Taste(Worth worth, Limits limits, Level level) {
                 Math.max(0, now.from() - load), Math.max(1, now.to() - load), now.most(), now.under(), now.over());
         return new Taste(
                 new Worth(
-                        worth.fee(), worth.place(), worth.size(), worth.toil() + toil, worth.turn(), worth.shortNote()),
+                        worth.fee(),
+                        worth.place(),
+                        worth.held(),
+                        worth.size(),
+                        worth.toil() + toil,
+                        worth.turn(),
+                        worth.shortNote()),
                 limits,
                 new Level(
                         level.thick(),
@@ -103,6 +110,7 @@ public record Taste(Worth worth, Limits limits, Level level) {
                 new Worth(
                         worth.fee() - FEE_A_DEGREE * full,
                         worth.place() + PLACE_A_DEGREE * wish.of(Wish.Degree.BEAT),
+                        worth.held(),
                         worth.size() + SIZE_A_DEGREE * daring,
                         worth.toil(),
                         worth.turn(),
