@@ -88,6 +88,16 @@ public final class Choices {
         return known != null ? known : planned(option);
     }
 
+    /** What was found of something that fits; empty for what stands there and would not be planned. */
+    public Optional<Fit> fit(Placement placement) {
+        int from = tune.placeOf(placement.span().first()).order();
+        return found.get(from).stream()
+                .filter(each -> each.placement().stack().equals(placement.stack())
+                        && each.placement().span().equals(placement.span()))
+                .map(Found::fit)
+                .findFirst();
+    }
+
     private Placement planned(Option option) {
         return found.get(option.from()).stream()
                 .filter(each -> each.to() == option.to()

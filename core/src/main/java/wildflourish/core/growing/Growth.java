@@ -19,6 +19,7 @@ import wildflourish.core.placing.Fit;
 import wildflourish.core.placing.WhatFits;
 import wildflourish.core.tune.Tune;
 import wildflourish.core.version.Placement;
+import wildflourish.core.version.Span;
 import wildflourish.core.version.Spot;
 import wildflourish.core.version.Stair;
 import wildflourish.core.version.Version;
@@ -48,16 +49,70 @@ public final class Growth {
     /**
      * A stair that has been planned.
      *
+     * @param begun as it was before
      * @param tasks for each planned stage what was asked, its neighbours as they are in the end
      * @param plans for each planned stage the plan; none for a stage that there was no way for
      * @param stuck stages that there was no way for: they have what stands there and below, no more
      */
     public record Grown(
-            Stair stair, Map<Integer, Task> tasks, Map<Integer, Plan> plans, Set<Integer> stuck, Choices choices) {
+            Stair begun,
+            Stair stair,
+            Map<Integer, Task> tasks,
+            Map<Integer, Plan> plans,
+            Set<Integer> stuck,
+            Choices choices) {
         public Grown {
             tasks = Map.copyOf(tasks);
             plans = Map.copyOf(plans);
             stuck = Set.copyOf(stuck);
+        }
+
+        /** What was asked and planned at a stage; empty for one that was not planned or that there was no way for. */
+        public Optional<StagePlan> at(int stage) {
+            Task task = tasks.get(stage);
+            Plan plan = plans.get(stage);
+            return task == null || plan == null ? Optional.empty() : Optional.of(new StagePlan(task, plan, choices));
+        }
+
+        /** What is proposed at a stage: all that does not stand there yet, in the order of the tune. */
+        public List<Placement> proposed(int stage) {
+            List<Placement> standing = placements(begun.at(stage));
+            return Optional.ofNullable(plans.get(stage)).stream()
+                    .flatMap(plan -> plan.chosen().stream())
+                    .map(choices::placement)
+                    .filter(each -> !standing.contains(each))
+                    .toList();
+        }
+
+        /** Another way for a stage, nearly as good, for the next time through; empty where nothing different comes near. */
+        public Optional<Grown> secondWay(Tune tune, int stage) {
+            return at(stage)
+                    .flatMap(now -> SecondWay.of(now.task(), now.plan()).map(other -> {
+                        Map<Integer, Plan> others = new TreeMap<>(plans);
+                        others.put(
+                                stage,
+                                new Plan(
+                                        other,
+                                        now.task().ledger(other).sum(),
+                                        now.plan().through()));
+                        List<Placement> all =
+                                other.stream().map(choices::placement).toList();
+                        Stair changed = stair.with(stage, dressed(tune, begun.at(stage), all));
+                        return new Grown(begun, changed, tasks, others, stuck, choices);
+                    }));
+        }
+
+        /** The stair with what is proposed at a stage and those above it on some spans, all else as it was. */
+        public Stair taking(Tune tune, int stage, Predicate<Span> isTaken) {
+            Stair taking = begun;
+            for (int each = stage; each < begun.stages().size(); each++) {
+                List<Placement> all = new ArrayList<>(placements(begun.at(each)));
+                proposed(each).stream()
+                        .filter(placement -> isTaken.test(placement.span()))
+                        .forEach(all::add);
+                taking = taking.with(each, dressed(tune, begun.at(each), all));
+            }
+            return taking;
         }
     }
 
@@ -123,10 +178,33 @@ public final class Growth {
         Map<Integer, Plan> known = new TreeMap<>();
         for (int stage = lowest; stage < stair.stages().size(); stage++) {
             if (!stuck.contains(stage)) {
-                known.put(stage, plans.get(stage - lowest));
+                known.put(stage, priced(stage));
             }
         }
-        return new Grown(made, tasks, known, stuck, choices);
+        return new Grown(stair, made, tasks, known, stuck, choices);
+    }
+
+    /** The plan of a stage with its prices between its neighbours as they are in the end. */
+    private Plan priced(int stage) {
+        Plan plan = plans.get(stage - lowest);
+        Task last = task(stage, under(stage), over(stage));
+        if (last.equals(tasks.get(stage))) {
+            return plan;
+        }
+        tasks.put(stage, last);
+        return last.best()
+                .map(again -> new Plan(plan.chosen(), plan.worth(), again.through()))
+                .orElse(plan);
+    }
+
+    private List<Placement> under(int stage) {
+        return stage == lowest ? placements(stair.at(lowest - 1)) : placements(plans.get(stage - lowest - 1));
+    }
+
+    private Optional<List<Placement>> over(int stage) {
+        return stage + 1 < stair.stages().size()
+                ? Optional.of(placements(plans.get(stage - lowest + 1)))
+                : Optional.empty();
     }
 
     private void plan() {
@@ -165,12 +243,7 @@ public final class Growth {
 
     /** A stage once more between its neighbours; whether that is worth more. */
     private boolean replanned(int stage) {
-        List<Placement> under =
-                stage == lowest ? placements(stair.at(lowest - 1)) : placements(plans.get(stage - lowest - 1));
-        Optional<List<Placement>> over = stage + 1 < stair.stages().size()
-                ? Optional.of(placements(plans.get(stage - lowest + 1)))
-                : Optional.empty();
-        Optional<Plan> again = best(stage, under, over);
+        Optional<Plan> again = best(stage, under(stage), over(stage));
         int now = plans.get(stage - lowest).worth();
         if (again.isPresent() && again.get().worth() >= now) {
             plans.set(stage - lowest, again.get());
@@ -267,7 +340,9 @@ public final class Growth {
                 options.set(
                         note,
                         options.get(note).stream()
-                                .map(option -> isAgreeing(option.moved(-moved), first) ? dearer(option) : option)
+                                .map(option -> isAgreeing(option.moved(-moved), first)
+                                        ? option.worth(option.gain() - AGREEING)
+                                        : option)
                                 .toList());
             }
         }
@@ -283,17 +358,6 @@ public final class Growth {
                         .anyMatch(each -> each.from() == option.from()
                                 && each.to() == option.to()
                                 && each.name().equals(option.name()));
-    }
-
-    private static Option dearer(Option option) {
-        return new Option(
-                option.from(),
-                option.to(),
-                option.name(),
-                option.kind(),
-                option.finger(),
-                option.weight(),
-                option.gain() - AGREEING);
     }
 
     /** An option of a task with its own points. */

@@ -18,7 +18,8 @@ public record Option(int from, int to, String name, int kind, int finger, int we
         return new Option(note, note + 1, "", NONE, NONE, 0, 0);
     }
 
-    boolean isPlain() {
+    /** Whether it leaves a note as it is. */
+    public boolean isPlain() {
         return kind == NONE;
     }
 
@@ -29,6 +30,11 @@ public record Option(int from, int to, String name, int kind, int finger, int we
     /** The same so many notes further on. */
     Option moved(int notes) {
         return new Option(from + notes, to + notes, name, kind, finger, weight, gain);
+    }
+
+    /** With other points. */
+    Option worth(int points) {
+        return new Option(from, to, name, kind, finger, weight, points);
     }
 
     /** Whether it is the same ornament on as many notes, leaving the hand alike. */

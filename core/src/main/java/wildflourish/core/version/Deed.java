@@ -39,6 +39,8 @@ public record Deed(Kind kind, String subject, String stage, boolean isClosed) {
         AIM,
         TAKE_PHRASE,
         PLAN,
+        GROW,
+        WISH,
         TAKE_WRITTEN,
         VOICE,
         RECOVER,

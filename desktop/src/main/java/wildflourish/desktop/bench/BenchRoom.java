@@ -9,9 +9,11 @@ import javafx.application.Platform;
 import javafx.beans.value.ObservableValue;
 import javafx.geometry.Orientation;
 import javafx.scene.Node;
+import javafx.scene.control.ScrollPane;
 import javafx.scene.control.SplitPane;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
+import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
 import wildflourish.core.engraving.Score;
 import wildflourish.core.music.Fraction;
@@ -21,6 +23,7 @@ import wildflourish.core.tune.NoteId;
 import wildflourish.core.tune.Tune;
 import wildflourish.core.version.Layer;
 import wildflourish.core.version.Version;
+import wildflourish.core.version.Wish;
 import wildflourish.desktop.action.Action;
 import wildflourish.desktop.action.ActionRow;
 import wildflourish.desktop.action.Actions;
@@ -35,6 +38,7 @@ import wildflourish.desktop.desk.Options;
 import wildflourish.desktop.desk.Outcome;
 import wildflourish.desktop.desk.PhraseLayers;
 import wildflourish.desktop.desk.Placing;
+import wildflourish.desktop.desk.Planning;
 import wildflourish.desktop.desk.Playback;
 import wildflourish.desktop.desk.Shapes;
 import wildflourish.desktop.desk.Sight;
@@ -74,6 +78,9 @@ public final class BenchRoom implements Room {
     private final GrowthStrip strip;
     private final PhraseBar phrases;
     private final FitsPane fits;
+    private final PlanPane plan;
+    private final ScrollPane planSide;
+    private final StackPane side;
     private final VBox centre;
 
     /** All that decides what the score shows. */
@@ -112,7 +119,7 @@ public final class BenchRoom implements Room {
                     look.page(),
                     look.isInSmallNotes(),
                     note,
-                    Optional.empty());
+                    List.of());
             return stair.map(one::with).orElse(one);
         }
     }
@@ -142,6 +149,16 @@ public final class BenchRoom implements Room {
         strip = new GrowthStrip(desk, tools.actions(), tools.soon(), offers::carry, () -> score.requestFocus());
         phrases = new PhraseBar(desk, tools.actions());
         fits = new FitsPane(desk, tools.actions(), score::preview, transport::playTried);
+        plan = new PlanPane(tools, score::propose);
+        planSide = new ScrollPane(plan);
+        planSide.setFitToWidth(true);
+        planSide.setFitToHeight(true);
+        planSide.setHbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
+        planSide.setVisible(false);
+        side = new StackPane(fits, planSide);
+        for (Node each : List.of(fits, planSide)) {
+            each.managedProperty().bind(each.visibleProperty());
+        }
         panes.setOrientation(Orientation.VERTICAL);
         panes.getItems().add(score);
         panes.setId("bench-panes");
@@ -152,6 +169,7 @@ public final class BenchRoom implements Room {
 
     private void watch(Tools tools) {
         tools.whileIn(ROOMS, Shown::of, shown -> score.show(shown.wish()));
+        tools.whileIn(ROOMS, sight -> sight, plan::show);
         tools.whileIn(ROOMS, Sight::range, score::mark);
         tools.whileIn(
                 ROOMS,
@@ -219,7 +237,7 @@ public final class BenchRoom implements Room {
 
     @Override
     public Optional<Region> side() {
-        return Optional.of(fits);
+        return Optional.of(side);
     }
 
     @Override
@@ -287,11 +305,37 @@ public final class BenchRoom implements Room {
         does(actions, "heavier", here -> Shapes.resized(here, 1));
         does(actions, "lighter", here -> Shapes.resized(here, -1));
         does(actions, "next-voice", Writing::nextVoice);
+        bindPlanning(actions);
         actions.bind("rename-stage", isHere, () -> strip.rename());
         actions.bind("tell-students", isHere, () -> strip.tell());
         bindRules(actions);
         bindLooking(actions);
         bindWriting(actions);
+    }
+
+    private void bindPlanning(Actions actions) {
+        actions.bind("plan-from-here", isHere, () -> {
+            showPlan(true);
+            plan.plan();
+        });
+        actions.bind("put-plan-away", isHere, () -> {
+            showPlan(false);
+            plan.putAway();
+        });
+        actions.bind("take-proposal", isHere, () -> plan.takeSpot());
+        actions.bind("refuse-proposal", isHere, () -> plan.refuse());
+        actions.bind("take-phrase-proposals", isHere, () -> plan.takePhrase());
+        actions.bind("take-all-proposals", isHere, () -> plan.takeAll());
+        actions.bind("second-way", isHere, () -> plan.secondWay());
+        does(actions, "ask-something", here -> Planning.pin(here, Wish.Pin.Kind.SOMETHING));
+        does(actions, "ask-nothing", here -> Planning.pin(here, Wish.Pin.Kind.NEVER));
+        does(actions, "lift-pins", Planning::lift);
+    }
+
+    private void showPlan(boolean isShown) {
+        planSide.setVisible(isShown);
+        fits.setVisible(!isShown);
+        score.requestFocus();
     }
 
     /** Each rule over the chosen notes or the phrase, on and off, where the instrument knows it. */

@@ -167,7 +167,7 @@ public final class ChartRoom implements Room {
                 Paging.LONG,
                 false,
                 Optional.empty(),
-                Optional.empty());
+                List.of());
     }
 
     // Chart and tune

@@ -35,6 +35,8 @@ public final class DeedWords {
             case AIM -> "aimed at " + deed.subject() + " ornaments in " + deed.stage();
             case TAKE_PHRASE -> "took the phrase of " + deed.subject() + " into " + deed.stage();
             case PLAN -> "planned the times through";
+            case GROW -> "took " + deed.subject() + " from " + deed.stage() + " up";
+            case WISH -> "wished otherwise of " + deed.stage();
             case RECOVER -> "brought unsaved changes back";
             case TAKE_SAVED -> "kept " + deed.stage() + " as it was saved";
             case KEEP_AS_TUNE -> "kept the changed notes of " + deed.stage() + " as a tune";

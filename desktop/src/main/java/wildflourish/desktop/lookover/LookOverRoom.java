@@ -1,5 +1,6 @@
 package wildflourish.desktop.lookover;
 
+import java.util.List;
 import java.util.Optional;
 import javafx.scene.Node;
 import javafx.scene.layout.Region;
@@ -36,15 +37,7 @@ public final class LookOverRoom implements Room {
 
         ScoreWish wish() {
             return new ScoreWish(
-                    tune,
-                    version,
-                    profile,
-                    look.shows(),
-                    look.size(),
-                    Paging.LONG,
-                    false,
-                    Optional.empty(),
-                    Optional.empty());
+                    tune, version, profile, look.shows(), look.size(), Paging.LONG, false, Optional.empty(), List.of());
         }
     }
 

@@ -160,7 +160,7 @@ public final class VersionsRoom implements Room {
                         shown.look().page(),
                         false,
                         shown.note(),
-                        Optional.empty())
+                        List.of())
                 .with(two));
         pane.show();
     }

@@ -124,8 +124,7 @@ record PageWish(ScoreWish wish, int width, int height) {
         }
         return wish.tune().map(tune -> {
             LaidOut plain = isAcross() ? across(tune, wish.version(), known, view) : sized(tune, wish.version());
-            Optional<Version> tried = wish.version()
-                    .flatMap(version -> wish.preview().map(placement -> version.with(tune, tried(version, placement))));
+            Optional<Version> tried = wish.version().flatMap(version -> tried(tune, version));
             return tried.map(version -> tried(tune, plain, version)).orElse(plain);
         });
     }
@@ -135,8 +134,7 @@ record PageWish(ScoreWish wish, int width, int height) {
         int asked = wish.size().pixels() > 0 ? wish.size().pixels() : USUAL_SPACE;
         LaidOut plain = wish.at().isPresent() ? fitted(tune, stages) : stair(dressed(tune, stages), asked);
         Version inHand = stages.versions().get(stages.inHand());
-        return wish.preview()
-                .map(placement -> inHand.with(tune, tried(inHand, placement)))
+        return tried(tune, inHand)
                 .map(version -> stages.with(version))
                 .map(tried -> stair(dressed(tune, tried), plain.pixels()))
                 .map(tried -> paleInHand(tune, plain, tried, stages.inHand()))
@@ -188,9 +186,14 @@ record PageWish(ScoreWish wish, int width, int height) {
         return new LaidOut(sheet.page(), pixels, Set.of(), Optional.of(sheet));
     }
 
-    private static Spot tried(Version version, Placement placement) {
-        NoteId at = placement.span().first();
-        return version.at(at).orElse(Spot.bare(at)).withPlayed(placement);
+    /** A version with what might be placed; empty where nothing is. */
+    private Optional<Version> tried(Tune tune, Version version) {
+        Version tried = version;
+        for (Placement placement : wish.preview()) {
+            NoteId at = placement.span().first();
+            tried = tried.with(tune, tried.at(at).orElse(Spot.bare(at)).withPlayed(placement));
+        }
+        return wish.preview().isEmpty() ? Optional.empty() : Optional.of(tried);
     }
 
     /** With what might be placed; the marks that come with it are pale. */
@@ -201,7 +204,8 @@ record PageWish(ScoreWish wish, int width, int height) {
 
     /** The notes on which something is tried. */
     private Set<NoteId> dressed(Tune tune) {
-        return wish.preview().orElseThrow().span().notes(tune).stream()
+        return wish.preview().stream()
+                .flatMap(placement -> placement.span().notes(tune).stream())
                 .map(Note::id)
                 .collect(Collectors.toSet());
     }

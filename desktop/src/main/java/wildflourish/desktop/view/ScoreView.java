@@ -25,6 +25,7 @@ import wildflourish.core.tune.NoteId;
 import wildflourish.core.tune.Tune;
 import wildflourish.core.version.Placement;
 import wildflourish.core.version.Span;
+import wildflourish.core.version.Version;
 import wildflourish.desktop.look.Size;
 import wildflourish.desktop.look.Theme;
 
@@ -52,6 +53,11 @@ public final class ScoreView extends ScrollPane {
     private Optional<PageWish.LaidOut> laidOut = Optional.empty();
     private Optional<Filled> filled = Optional.empty();
     private Optional<Span> range = Optional.empty();
+    private Optional<Placement> tried = Optional.empty();
+    /** The version that something is proposed for. */
+    private Optional<Version> proposal = Optional.empty();
+
+    private List<Placement> proposals = List.of();
     /** Counts the pages asked for; the one that is shown is an earlier one until the last is laid out. */
     private volatile int number;
 
@@ -121,20 +127,43 @@ public final class ScoreView extends ScrollPane {
 
     /** Shows something. */
     public void show(ScoreWish newWish) {
-        wish = newWish.with(wish.version().equals(newWish.version()) ? wish.preview() : Optional.empty());
+        tried = wish.version().equals(newWish.version()) ? tried : Optional.empty();
+        wish = newWish.with(pale(newWish));
         layOut();
+    }
+
+    /** What is proposed for the version in sight, then what is tried. */
+    private List<Placement> pale(ScoreWish of) {
+        Stream<Placement> proposed = of.version()
+                .filter(version -> proposal.filter(version::equals).isPresent())
+                .map(version -> proposals.stream())
+                .orElse(Stream.of());
+        return Stream.concat(proposed, tried.stream()).toList();
     }
 
     /** Draws what might be placed in pale ink, or nothing. */
     public void preview(Optional<Placement> placement) {
-        if (!wish.preview().equals(placement)) {
-            wish = wish.with(placement);
+        tried = placement;
+        showPale();
+    }
+
+    /** Draws what is proposed for a version in pale ink for as long as that is in sight. */
+    public void propose(Version version, List<Placement> placements) {
+        proposal = Optional.of(version);
+        proposals = List.copyOf(placements);
+        showPale();
+    }
+
+    private void showPale() {
+        List<Placement> pale = pale(wish);
+        if (!wish.preview().equals(pale)) {
+            wish = wish.with(pale);
             layOut();
         }
     }
 
     /** What is drawn in pale ink. */
-    public Optional<Placement> previewed() {
+    public List<Placement> previewed() {
         return wish.preview();
     }
 

@@ -20,7 +20,7 @@ import wildflourish.desktop.look.Size;
  * @param version what is drawn above it
  * @param profile the student it is for
  * @param at a note of the phrase that is looked at alone
- * @param preview what might be placed, drawn in pale ink
+ * @param preview what might be placed, in the order in which it is tried, drawn in pale ink
  * @param stair all stages, of which the phrase is shown one under the other; empty where one version is shown
  */
 public record ScoreWish(
@@ -32,7 +32,7 @@ public record ScoreWish(
         Paging page,
         boolean isInSmallNotes,
         Optional<NoteId> at,
-        Optional<Placement> preview,
+        List<Placement> preview,
         Optional<Stages> stair) {
     /**
      * Versions one over the other, the first at the foot.
@@ -76,7 +76,7 @@ public record ScoreWish(
             Paging page,
             boolean isInSmallNotes,
             Optional<NoteId> at,
-            Optional<Placement> preview) {
+            List<Placement> preview) {
         this(tune, version, profile, shows, size, page, isInSmallNotes, at, preview, Optional.empty());
     }
 
@@ -90,10 +90,10 @@ public record ScoreWish(
             Paging.LONG,
             false,
             Optional.empty(),
-            Optional.empty());
+            List.of());
 
     /** The same with something that might be placed. */
-    public ScoreWish with(Optional<Placement> other) {
+    public ScoreWish with(List<Placement> other) {
         return new ScoreWish(tune, version, profile, shows, size, page, isInSmallNotes, at, other, stair);
     }
 

@@ -124,7 +124,7 @@ class RangesIT extends WindowTest {
         press(KeyCode.X);
         ListView<?> list = find("#fits-list", ListView.class);
         assertThat(inWindow(list::isFocused)).isTrue();
-        assertThat(inWindow(() -> window.bench().score().previewed())).isPresent();
+        assertThat(inWindow(() -> window.bench().score().previewed())).isNotEmpty();
         var page = inWindow(() -> window.bench().score().page());
         robot.push(KeyCode.DOWN);
         await("another is tried", () -> list.getSelectionModel().getSelectedIndex() == 1);

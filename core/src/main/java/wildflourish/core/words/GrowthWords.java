@@ -1,0 +1,127 @@
+package wildflourish.core.words;
+
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import wildflourish.core.growing.Choices;
+import wildflourish.core.growing.Ledger;
+import wildflourish.core.growing.Option;
+import wildflourish.core.growing.Plan;
+import wildflourish.core.growing.Planner;
+import wildflourish.core.growing.WhyNot;
+import wildflourish.core.tune.Tune;
+import wildflourish.core.version.Placement;
+
+/** Plans, their prices and their reasons in words. */
+public final class GrowthWords {
+    private static final int AS_GOOD = 3;
+    private static final int A_LITTLE_LESS = 12;
+    private static final int CLEARLY_LESS = 30;
+    private static final int MOST_SAID = 2;
+
+    private GrowthWords() {}
+
+    /** How much less a plan is worth by so many points; empty where it is not known, being more than is worked out. */
+    public static String price(Optional<Integer> points) {
+        if (points.isEmpty()) {
+            return "far less (over " + Planner.MOST_PRICE + ")";
+        }
+        int price = points.get();
+        String words = price <= AS_GOOD
+                ? "as good"
+                : price <= A_LITTLE_LESS
+                        ? "a little less"
+                        : price <= CLEARLY_LESS
+                                ? "clearly less"
+                                : price <= Planner.MOST_PRICE ? "much less" : "far less";
+        return words + " (" + price + ")";
+    }
+
+    /** What a plan would lose by having an option; empty where that is more than is worked out. */
+    public static Optional<Integer> priceOf(Plan plan, Option option) {
+        return Optional.ofNullable(plan.through().get(option)).map(through -> plan.worth() - through);
+    }
+
+    /** What a plan would lose at least without what it has on some notes: the best that goes another way there; empty where that is more than is worked out. */
+    public static Optional<Integer> priceWithout(Plan plan, Option chosen) {
+        return plan.through().entrySet().stream()
+                .filter(each -> each.getKey().from() <= chosen.from()
+                        && chosen.from() < each.getKey().to()
+                        && !each.getKey().equals(chosen))
+                .map(each -> plan.worth() - each.getValue())
+                .min(Integer::compare);
+    }
+
+    /** Why something was planned: what speaks for it by itself. */
+    public static String why(Choices choices, Placement placement) {
+        return choices.fit(placement).map(Words::why).orElse("It stands there already.");
+    }
+
+    /** Why something was not planned, and what would come and go with it. */
+    public static String of(WhyNot why, Tune tune, Choices choices) {
+        List<String> parts = new ArrayList<>();
+        why.reasons().stream()
+                .filter(term -> term.points() < 0)
+                .limit(MOST_SAID)
+                .forEach(term -> parts.add(of(term, tune, choices) + " (" + -term.points() + ")"));
+        String changes = changes(why, tune, choices);
+        String lead = why.price() <= 0 ? "As good as what is planned" : "It would lose " + why.price() + " points";
+        return lead
+                + (parts.isEmpty() ? "." : ": " + String.join("; ", parts) + ".")
+                + (changes.isEmpty() ? "" : " " + changes);
+    }
+
+    private static String changes(WhyNot why, Tune tune, Choices choices) {
+        String goes = list(why.goes(), tune, choices);
+        String comes = list(why.comes(), tune, choices);
+        return (goes.isEmpty() ? "" : "Goes: " + goes + ".") + (comes.isEmpty() ? "" : " Comes: " + comes + ".");
+    }
+
+    private static String list(List<Option> options, Tune tune, Choices choices) {
+        List<String> words = options.stream()
+                .limit(MOST_SAID + 1)
+                .map(option -> at(option, tune, choices))
+                .toList();
+        int more = options.size() - words.size();
+        return String.join(", ", words) + (more > 0 ? " and " + more + " more" : "");
+    }
+
+    private static String at(Option option, Tune tune, Choices choices) {
+        return Words.name(choices.placement(option).stack()) + " on "
+                + Words.letter(tune.notes().get(option.from())) + " in bar " + bar(tune, option.from());
+    }
+
+    private static String bar(Tune tune, int note) {
+        return Words.place(tune, tune.notes().get(note))
+                .replaceFirst("^.*?bar ", "")
+                .replaceFirst(",.*", "");
+    }
+
+    private static String of(Ledger.Term term, Tune tune, Choices choices) {
+        String bar = bar(tune, term.note());
+        return switch (term.kind()) {
+            case OWN ->
+                term.option()
+                        .map(option -> "what " + at(option, tune, choices) + " brings by itself")
+                        .orElse("what it brings by itself");
+            case THICK -> "bar " + bar + " would be thicker";
+            case TECHNIQUES -> "another kind in the phrase at bar " + bar;
+            case NEAR -> "close to its neighbour, or like it, in bar " + bar;
+            case LOAD -> "the load of the phrase at bar " + bar;
+            case CLASH -> "the phrases around bar " + bar + " would have one and the same kind";
+            case BREATH -> "nowhere to breathe around bar " + bar;
+        };
+    }
+
+    /** How much is proposed, kind by kind: {@code 7 cuts, 2 short rolls}. */
+    public static String count(List<Placement> placements) {
+        Map<String, Integer> kinds = new LinkedHashMap<>();
+        placements.forEach(each -> kinds.merge(Words.name(each.stack()), 1, Integer::sum));
+        List<String> words = new ArrayList<>();
+        kinds.forEach((name, count) -> words.add(count + " × " + name.toLowerCase(Locale.ROOT)));
+        return String.join(", ", words);
+    }
+}

@@ -1,0 +1,75 @@
+package wildflourish.desktop.desk;
+
+import java.util.function.UnaryOperator;
+import wildflourish.core.version.Deed;
+import wildflourish.core.version.Placement;
+import wildflourish.core.version.Stair;
+import wildflourish.core.version.Version;
+import wildflourish.core.version.Wish;
+import wildflourish.core.words.Words;
+
+/** What a teacher wishes of a stage when it is planned, and what she takes of a plan. */
+public final class Planning {
+    private Planning() {}
+
+    /** Something else is wished of the stage worked on. */
+    public static Outcome wish(Here here, UnaryOperator<Wish> change, String words) {
+        Sight sight = here.sight();
+        if (sight.stair().isEmpty() || sight.version().isEmpty()) {
+            return Outcome.nothing();
+        }
+        Version version = sight.version().get();
+        Wish wished = change.apply(version.label().wish());
+        return Outcome.of(
+                here,
+                sight.stair()
+                        .get()
+                        .with(
+                                sight.chosen().stage(),
+                                version.with(version.label().wishing(wished))),
+                new Deed(Deed.Kind.WISH, "", here.stageName()),
+                words);
+    }
+
+    /** What was proposed is never planned there again. */
+    public static Outcome refuse(Here here, Placement placement) {
+        String name = Words.name(placement.stack());
+        return wish(
+                here,
+                wish -> wish.with(new Wish.Pin(
+                        Wish.Pin.Kind.NEVER,
+                        placement.span().first(),
+                        placement.stack().toString())),
+                name + " is not planned here again");
+    }
+
+    /** Something, or nothing, is to stand at the chosen note. */
+    public static Outcome pin(Here here, Wish.Pin.Kind kind) {
+        return here.sight()
+                .note()
+                .map(note -> wish(
+                        here,
+                        wish -> wish.without(note).with(new Wish.Pin(kind, note, "")),
+                        kind == Wish.Pin.Kind.NEVER
+                                ? "Nothing is planned at this note"
+                                : "Plans put something on this note"))
+                .orElse(Outcome.nothing());
+    }
+
+    /** Plans go by no pin of the chosen note any more. */
+    public static Outcome lift(Here here) {
+        return here.sight()
+                .note()
+                .map(note -> wish(here, wish -> wish.without(note), "No pin is left at this note"))
+                .orElse(Outcome.nothing());
+    }
+
+    /** A stair with what was taken of a plan. */
+    public static Outcome take(Here here, Stair taking, String what) {
+        return Outcome.of(
+                here,
+                taking,
+                new Deed(Deed.Kind.GROW, what, here.stageName()),
+                "Taken into " + here.stageName() + ": " + what);
+    }
+}
