@@ -17,6 +17,7 @@ import wildflourish.core.placing.Fit;
 import wildflourish.core.placing.WhatFits;
 import wildflourish.core.tune.Bar;
 import wildflourish.core.tune.Note;
+import wildflourish.core.tune.NoteId;
 import wildflourish.core.tune.Part;
 import wildflourish.core.tune.Tune;
 import wildflourish.core.version.Placement;
@@ -86,6 +87,11 @@ public final class Choices {
     public Placement placement(Option option) {
         Placement known = standing.get(option);
         return known != null ? known : planned(option);
+    }
+
+    /** All that was found to fit from a note on. */
+    List<Fit> found(NoteId note) {
+        return found.get(tune.placeOf(note).order()).stream().map(Found::fit).toList();
     }
 
     /** What was found of something that fits; empty for what stands there and would not be planned. */

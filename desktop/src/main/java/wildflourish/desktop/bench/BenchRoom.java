@@ -79,6 +79,7 @@ public final class BenchRoom implements Room {
     private final PhraseBar phrases;
     private final FitsPane fits;
     private final PlanPane plan;
+    private final RemarksPane remarks;
     private final ScrollPane planSide;
     private final StackPane side;
     private final VBox centre;
@@ -155,8 +156,10 @@ public final class BenchRoom implements Room {
         planSide.setFitToHeight(true);
         planSide.setHbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
         planSide.setVisible(false);
-        side = new StackPane(fits, planSide);
-        for (Node each : List.of(fits, planSide)) {
+        remarks = new RemarksPane(tools);
+        remarks.setVisible(false);
+        side = new StackPane(fits, planSide, remarks);
+        for (Node each : List.of(fits, planSide, remarks)) {
             each.managedProperty().bind(each.visibleProperty());
         }
         panes.setOrientation(Orientation.VERTICAL);
@@ -170,6 +173,7 @@ public final class BenchRoom implements Room {
     private void watch(Tools tools) {
         tools.whileIn(ROOMS, Shown::of, shown -> score.show(shown.wish()));
         tools.whileIn(ROOMS, sight -> sight, plan::show);
+        tools.whileIn(ROOMS, sight -> sight, remarks::show);
         tools.whileIn(ROOMS, Sight::range, score::mark);
         tools.whileIn(
                 ROOMS,
@@ -315,13 +319,18 @@ public final class BenchRoom implements Room {
 
     private void bindPlanning(Actions actions) {
         actions.bind("plan-from-here", isHere, () -> {
-            showPlan(true);
+            showSide(planSide);
             plan.plan();
         });
         actions.bind("put-plan-away", isHere, () -> {
-            showPlan(false);
+            showSide(fits);
             plan.putAway();
         });
+        actions.bind("remarks", isHere, () -> {
+            showSide(remarks.isVisible() ? fits : remarks);
+            remarks.show(desk.sight().get());
+        });
+        actions.bind("mend-remark", isHere, () -> remarks.mend());
         actions.bind("take-proposal", isHere, () -> plan.takeSpot());
         actions.bind("refuse-proposal", isHere, () -> plan.refuse());
         actions.bind("take-phrase-proposals", isHere, () -> plan.takePhrase());
@@ -332,9 +341,8 @@ public final class BenchRoom implements Room {
         does(actions, "lift-pins", Planning::lift);
     }
 
-    private void showPlan(boolean isShown) {
-        planSide.setVisible(isShown);
-        fits.setVisible(!isShown);
+    private void showSide(Node shown) {
+        side.getChildren().forEach(each -> each.setVisible(each == shown));
         score.requestFocus();
     }
 

@@ -107,7 +107,7 @@ final class Asked {
         return tempo;
     }
 
-    private static <T> T found(String word, Function<String, T> finder) {
+    static <T> T found(String word, Function<String, T> finder) {
         try {
             return finder.apply(word);
         } catch (IllegalArgumentException e) {

@@ -58,13 +58,18 @@ final class BookFile {
         if (Files.exists(path)) {
             throw new UsageException(path + " is there already; name another file");
         }
+        BookStore.writeAside(path, text(lessons).getBytes(StandardCharsets.UTF_8));
+        err.println("Wrote " + path);
+    }
+
+    /** Tunes with what was made of them as a tunebook. */
+    static String text(List<Lesson> lessons) {
         List<BookItem> items = new ArrayList<>();
         for (Lesson lesson : lessons) {
             items.add(lesson);
             items.add(new BookItem.Text("\n\n"));
         }
-        BookStore.writeAside(path, BookWriter.write(new Book(items)).getBytes(StandardCharsets.UTF_8));
-        err.println("Wrote " + path);
+        return BookWriter.write(new Book(items));
     }
 
     private static void tell(Path path, List<Problem> problems, PrintWriter err) {

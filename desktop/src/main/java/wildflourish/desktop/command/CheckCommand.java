@@ -14,6 +14,8 @@ import picocli.CommandLine.Model.CommandSpec;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
 import picocli.CommandLine.Spec;
+import wildflourish.core.growing.Growth;
+import wildflourish.core.growing.Reading;
 import wildflourish.core.instrument.Instrument;
 import wildflourish.core.ornament.Profile;
 import wildflourish.core.placing.Remark;
@@ -23,7 +25,9 @@ import wildflourish.core.problem.Problem;
 import wildflourish.core.tune.Tune;
 import wildflourish.core.version.Lesson;
 import wildflourish.core.version.Playing;
+import wildflourish.core.version.Stair;
 import wildflourish.core.version.Version;
+import wildflourish.core.words.ReadingWords;
 import wildflourish.core.words.Words;
 
 @Command(name = "check", description = "Says what to look at in a book.")
@@ -50,7 +54,7 @@ final class CheckCommand implements Callable<Integer> {
     @Mixin
     private TuneChoice choice = new TuneChoice();
 
-    @Option(names = "--version", description = "only the stages with this name")
+    @Option(names = "--version", description = "only the stages with this name, with what a critic would say of them")
     private Optional<String> version = Optional.empty();
 
     @Override
@@ -86,6 +90,7 @@ final class CheckCommand implements Callable<Integer> {
                     .toList();
             isAny |= !named.isEmpty();
             rows.addAll(remarks(lesson, named, profile));
+            rows.addAll(readings(lesson, profile));
         }
         if (!isAny) {
             throw new UsageException("no tune has a version “" + version.orElse("") + "”; there are "
@@ -98,6 +103,29 @@ final class CheckCommand implements Callable<Integer> {
                                     .toList()));
         }
         return new Parsed<>(rows, meant.problems());
+    }
+
+    /** Of stages and versions asked for by name also what a critic would say: advice, each with what mends it. */
+    private List<Map<String, Object>> readings(Lesson lesson, Profile profile) {
+        List<Map<String, Object>> rows = new ArrayList<>();
+        for (Stair stair : version.isPresent() ? lesson.stairs() : List.<Stair>of()) {
+            for (int index = 1; index < stair.versions().size(); index++) {
+                boolean isMeant = stair.at(index).name().equalsIgnoreCase(version.orElse(""));
+                List<Reading.Remark> remarks = isMeant
+                        ? Reading.of(
+                                lesson.tune(), stair, index, profile, Growth.choices(lesson.tune(), stair, profile))
+                        : List.of();
+                for (Reading.Remark remark : remarks) {
+                    rows.add(row(
+                            lesson.tune().header().number() + " "
+                                    + lesson.tune().title(),
+                            stair.at(index).name(),
+                            Optional.empty(),
+                            ReadingWords.of(remark, lesson.tune()) + ". " + ReadingWords.mend(remark)));
+                }
+            }
+        }
+        return rows;
     }
 
     private static Map<String, Object> row(Problem problem) {

@@ -26,6 +26,7 @@ import picocli.CommandLine.Model.PositionalParamSpec;
             CompareCommand.class,
             CarryCommand.class,
             GrowCommand.class,
+            ThinCommand.class,
             MixCommand.class,
             TimesCommand.class,
             FormCommand.class,

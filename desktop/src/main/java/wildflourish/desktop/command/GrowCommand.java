@@ -3,9 +3,11 @@ package wildflourish.desktop.command;
 import java.io.IOException;
 import java.nio.file.Path;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.TreeMap;
 import java.util.concurrent.Callable;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
@@ -14,16 +16,20 @@ import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
 import picocli.CommandLine.Spec;
 import wildflourish.core.growing.Growth;
+import wildflourish.core.growing.Liking;
+import wildflourish.core.instrument.Family;
 import wildflourish.core.instrument.Instrument;
+import wildflourish.core.ornament.Ornament;
 import wildflourish.core.ornament.Profile;
 import wildflourish.core.version.Lesson;
 import wildflourish.core.version.Stair;
 import wildflourish.core.version.Version;
+import wildflourish.core.version.Wish;
 
 @Command(
         name = "grow",
         description =
-                "Plans the stages of a stair, each from the one below: what it gains for the ear, less what it asks of the student. What stands in the planned stages gives way.")
+                "Plans the stages of a stair, each from the one below: what it gains for the ear, less what it asks of the student. What stands in the planned stages is kept, the plan goes round it.")
 final class GrowCommand implements Callable<Integer> {
     private static final List<String> LEGEND =
             List.of("load: weight of all ornaments; cleanTo: the tempo up to which all of it is clean");
@@ -58,8 +64,34 @@ final class GrowCommand implements Callable<Integer> {
     @Option(names = "--out", description = "writes the tunes with their grown stairs to this new tunebook")
     private Optional<Path> out = Optional.empty();
 
-    @Option(names = "--format", description = "table, json or csv")
-    private Listing.Format format = Listing.Format.TABLE;
+    @Option(names = "--taste", paramLabel = "T", description = "a school of taste, for example rolls-and-cuts")
+    private Optional<String> taste = Optional.empty();
+
+    @Option(
+            names = "--wish",
+            paramLabel = "W=N",
+            description = "full, daring or beat, from -2 for far less to 2 for far more; as often as wished")
+    private Map<String, Integer> degrees = new TreeMap<>();
+
+    @Option(names = "--varied", description = "a phrase that comes back is dressed otherwise than the first time")
+    private boolean isVaried;
+
+    @Option(names = "--never", split = ",", paramLabel = "O", description = "ornaments that are not planned")
+    private List<String> never = new ArrayList<>();
+
+    @Option(names = "--fresh", description = "what stands in the planned stages gives way")
+    private boolean isFresh;
+
+    @Option(names = "--format", description = "table, json, csv, or abc for the grown stairs as a tunebook")
+    private Form format = Form.TABLE;
+
+    /** How the answer is written. */
+    enum Form {
+        TABLE,
+        JSON,
+        CSV,
+        ABC
+    }
 
     @Override
     public Integer call() throws IOException {
@@ -68,8 +100,10 @@ final class GrowCommand implements Callable<Integer> {
         List<Map<String, Object>> rows = new ArrayList<>();
         List<Lesson> made = new ArrayList<>();
         for (Lesson lesson : BookFile.lessons(file, choice, spec.commandLine().getErr())) {
-            Stair begun = begun(lesson, asked);
-            Stair grown = Growth.grown(lesson.tune(), begun, foot(begun) + 1, profile);
+            Stair begun = wished(begun(lesson, asked));
+            int lowest = foot(begun) + 1;
+            Stair from = isFresh ? Growth.cleared(lesson.tune(), begun, lowest) : begun;
+            Stair grown = Growth.grown(lesson.tune(), from, lowest, profile);
             for (int stage = 0; stage < grown.stages().size(); stage++) {
                 rows.add(StairCommand.row(lesson.tune(), grown, stage, profile));
             }
@@ -78,8 +112,46 @@ final class GrowCommand implements Callable<Integer> {
         if (out.isPresent()) {
             BookFile.writeNew(out.get(), made, spec.commandLine().getErr());
         }
-        Listing.print(spec.commandLine().getOut(), rows, format, LEGEND);
+        if (format == Form.ABC) {
+            spec.commandLine().getOut().print(BookFile.text(made));
+            spec.commandLine().getOut().flush();
+        } else {
+            Listing.print(spec.commandLine().getOut(), rows, Listing.Format.valueOf(format.name()), LEGEND);
+        }
         return Flourish.DONE;
+    }
+
+    /** A stair with what is wished for in every stage above the foot; what the book wishes stays where nothing is said. */
+    private Stair wished(Stair stair) {
+        Stair wished = stair;
+        for (int stage = 1; stage < stair.stages().size(); stage++) {
+            Version version = stair.at(stage);
+            wished = wished.with(stage, version.with(version.label().wishing(wish(version))));
+        }
+        return wished;
+    }
+
+    private Wish wish(Version version) {
+        Family family = version.playing().instrument().family();
+        Wish wish = version.label().wish();
+        if (taste.isPresent()) {
+            wish = wish.withTaste(
+                    Asked.found(taste.get(), id -> Liking.of(family, id)).id());
+        }
+        for (Map.Entry<String, Integer> each : degrees.entrySet()) {
+            boolean isPossible = Math.abs(each.getValue()) <= Wish.MOST;
+            Wish.Degree degree = Arrays.stream(Wish.Degree.values())
+                    .filter(one -> one.word().equals(each.getKey()) && isPossible)
+                    .findFirst()
+                    .orElseThrow(() -> new UsageException("--wish " + each.getKey() + "=" + each.getValue()
+                            + " is not known; write full, daring or beat with a number from -2 to 2"));
+            wish = wish.with(degree, each.getValue());
+        }
+        for (String each : never) {
+            wish = wish.withNever(
+                    Asked.found(each, id -> Ornament.of(id, family)).id(), true);
+        }
+        return isVaried ? wish.varied(true) : wish;
     }
 
     private Stair begun(Lesson lesson, Instrument asked) {

@@ -1,11 +1,15 @@
 package wildflourish.desktop.desk;
 
+import java.util.Optional;
 import java.util.function.UnaryOperator;
+import wildflourish.core.growing.Reading;
+import wildflourish.core.tune.Tune;
 import wildflourish.core.version.Deed;
 import wildflourish.core.version.Placement;
 import wildflourish.core.version.Stair;
 import wildflourish.core.version.Version;
 import wildflourish.core.version.Wish;
+import wildflourish.core.words.ReadingWords;
 import wildflourish.core.words.Words;
 
 /** What a teacher wishes of a stage when it is planned, and what she takes of a plan. */
@@ -62,6 +66,31 @@ public final class Planning {
                 .note()
                 .map(note -> wish(here, wish -> wish.without(note), "No pin is left at this note"))
                 .orElse(Outcome.nothing());
+    }
+
+    /** What a critic's remark wants: something taken away, put there or made lighter; the stair stays nested as with any placing. */
+    public static Outcome mend(Here here, Reading.Remark remark) {
+        Sight sight = here.sight();
+        if (sight.stair().isEmpty() || sight.tune().isEmpty()) {
+            return Outcome.nothing();
+        }
+        Tune tune = sight.tune().get();
+        int stage = sight.chosen().stage();
+        Stair mended = sight.stair().get();
+        if (remark.takes().isPresent()) {
+            mended = mended.removed(tune, stage, remark.takes().get().span().first());
+        }
+        if (remark.puts().isPresent()) {
+            mended = mended.placed(tune, stage, remark.puts().get());
+        }
+        Placement subject = remark.puts().or(remark::takes).orElseThrow();
+        Deed.Kind kind = remark.puts().isPresent() ? Deed.Kind.PLACE : Deed.Kind.REMOVE;
+        return Outcome.of(
+                        here,
+                        mended,
+                        new Deed(kind, Words.name(subject.stack()), here.stageName()),
+                        "Mended: " + ReadingWords.of(remark, tune))
+                .choosing(sight.chosen().withNote(Optional.of(remark.at())));
     }
 
     /** A stair with what was taken of a plan. */
