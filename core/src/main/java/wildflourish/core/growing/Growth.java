@@ -17,6 +17,7 @@ import wildflourish.core.ornament.Ornament;
 import wildflourish.core.ornament.Profile;
 import wildflourish.core.placing.Fit;
 import wildflourish.core.placing.WhatFits;
+import wildflourish.core.tune.NoteId;
 import wildflourish.core.tune.Tune;
 import wildflourish.core.version.Placement;
 import wildflourish.core.version.Span;
@@ -311,6 +312,7 @@ public final class Growth {
         for (List<Option> here : choices.options(taste, stage, tempos(stage), liking, wish(stage))) {
             options.add(new ArrayList<>(here.stream()
                     .filter(isFree)
+                    .filter(option -> option.isPlain() || !isRefusedAbove(stage, option))
                     .filter(option -> kept.stream().noneMatch(option::overlaps))
                     .filter(option -> below.stream().allMatch(each -> bears(option, each)))
                     .filter(option -> option.isPlain() || higher.stream().allMatch(each -> isBelow(option, each)))
@@ -324,6 +326,17 @@ public final class Growth {
         Level level = taste.level()
                 .bearing(row, Stream.concat(kept.stream(), under.stream()).toList());
         return new Task(row, level, options);
+    }
+
+    /** Whether a stage above, which would have to bear it, is never to have it there. */
+    private boolean isRefusedAbove(int stage, Option option) {
+        NoteId note = tune.notes().get(option.from()).id();
+        for (int above = stage + 1; above < stair.stages().size(); above++) {
+            if (wish(above).refuses(note, option.name())) {
+                return true;
+            }
+        }
+        return false;
     }
 
     /** Later returns dressed otherwise than the first, where that costs little: exact given the first. */
