@@ -230,7 +230,10 @@ class GrowthCellsTest {
             // All on the whistle; on the others, which take longer, a few.
             List<Tune> tunes = id.equals("whistle-d")
                     ? Demo.tunes()
-                    : List.of(Demo.tunes().get(1), Demo.tunes().get(4), Demo.tunes().get(8));
+                    : List.of(
+                            Demo.tunes().get(1),
+                            Demo.tunes().get(4),
+                            Demo.tunes().get(8));
             for (Tune tune : tunes) {
                 boolean isOnIt = tune.notes().stream().allMatch(note -> note.isRest() || instrument.has(note.melody()));
                 if (!isOnIt) {

@@ -187,6 +187,77 @@ class StairCommandsTest extends CommandLineTest {
         assertThat(err.toString()).contains("has no phrase Z9; it has A1, A2");
     }
 
+    /** What is wished for changes the plan and rides in the book; a full version is thinned beside its stair; a critic's remarks name what mends them. */
+    @Test
+    void aPlanGoesByWishesAndAFullVersionIsThinned() throws IOException {
+        Path grown = folder.resolve("wished.abc");
+        assertThat(run(
+                        "grow",
+                        book,
+                        "--tune",
+                        "2",
+                        "--instrument",
+                        "whistle-d",
+                        "--stages",
+                        "4",
+                        "--taste",
+                        "triplets-and-runs",
+                        "--wish",
+                        "full=1",
+                        "--wish",
+                        "beat=-1",
+                        "--never",
+                        "cut",
+                        "--varied",
+                        "--out",
+                        grown,
+                        "--format",
+                        "abc"))
+                .isZero();
+        assertThat(out.toString())
+                .contains("%%flourish-wish taste=triplets-and-runs full=1 beat=-1 returns=varied never=cut");
+        assertThat(grown).content().isEqualTo(out.toString());
+        assertThat(run("grow", book, "--tune", "2", "--instrument", "whistle-d", "--taste", "brass"))
+                .isEqualTo(2);
+        assertThat(err.toString()).contains("no taste “brass”").contains("rolls-and-cuts");
+        assertThat(run("grow", book, "--tune", "2", "--instrument", "whistle-d", "--wish", "loud=1"))
+                .isEqualTo(2);
+        assertThat(err.toString()).contains("write full, daring or beat");
+        Path thin = folder.resolve("thin.abc");
+        assertThat(run(
+                        "thin",
+                        book,
+                        "--tune",
+                        "9",
+                        "--instrument",
+                        "whistle-c",
+                        "--version",
+                        "Wild",
+                        "--count",
+                        "10",
+                        "--out",
+                        thin,
+                        "--format",
+                        "json"))
+                .isZero();
+        assertThat(json().get(1).get("spots").asInt()).isBetween(1, 10);
+        assertThat(json().get(1).get("source").asText()).isEqualTo("Wild");
+        assertThat(run("stair", thin)).isZero();
+        assertThat(out.toString()).contains("Thinned");
+        assertThat(run("thin", book, "--tune", "9", "--instrument", "whistle-c", "--version", "Nothing"))
+                .isEqualTo(2);
+        assertThat(err.toString()).contains("there is no version “Nothing”; there are Root");
+        assertThat(run("check", book, "--tune", "9", "--version", "Wild")).isZero();
+        assertThat(out.toString()).contains("in a row. Take the");
+        // What stands is kept unless it is told to give way.
+        assertThat(run("grow", book, "--tune", "9", "--instrument", "whistle-c", "--format", "json"))
+                .isZero();
+        int kept = json().get(4).get("spots").asInt();
+        assertThat(run("grow", book, "--tune", "9", "--instrument", "whistle-c", "--fresh", "--format", "json"))
+                .isZero();
+        assertThat(json().get(4).get("spots").asInt()).isNotEqualTo(kept);
+    }
+
     /** Every stage has its page after the plain tune, and says what is new in it. */
     @Test
     void aHandoutHasThePlainTuneAndTheStagesAskedFor() throws IOException {

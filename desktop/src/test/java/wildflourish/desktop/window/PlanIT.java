@@ -1,0 +1,228 @@
+package wildflourish.desktop.window;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.List;
+import javafx.scene.control.CheckMenuItem;
+import javafx.scene.control.Label;
+import javafx.scene.control.ListView;
+import javafx.scene.control.MenuButton;
+import javafx.scene.input.KeyCode;
+import org.junit.jupiter.api.Test;
+import wildflourish.core.growing.Reading;
+import wildflourish.core.version.Placement;
+import wildflourish.core.version.Spot;
+import wildflourish.core.version.Stair;
+import wildflourish.core.version.Wish;
+import wildflourish.desktop.look.Pick;
+
+/** A plan in a real window: pale signs outside the book, with reasons, taken and refused; a critic's remarks, mended by a key. */
+class PlanIT extends WindowTest {
+    private Stair stair() throws Exception {
+        return sight().stair().orElseThrow();
+    }
+
+    @SuppressWarnings("unchecked")
+    private ListView<Placement> proposals() throws Exception {
+        return find("#plan-list", ListView.class);
+    }
+
+    @SuppressWarnings("unchecked")
+    private ListView<Reading.Remark> remarks() throws Exception {
+        return find("#remarks-list", ListView.class);
+    }
+
+    private String told() throws Exception {
+        return find("#plan-told", Label.class).getText();
+    }
+
+    private void stage(int stage) throws Exception {
+        while (sight().chosen().stage() < stage) {
+            press(KeyCode.PAGE_UP);
+        }
+        while (sight().chosen().stage() > stage) {
+            press(KeyCode.PAGE_DOWN);
+        }
+    }
+
+    /** A stair of its own for the second tune, and a plan for it. */
+    private void plan() throws Exception {
+        plan(1);
+    }
+
+    private void plan(int from) throws Exception {
+        press(KeyCode.CONTROL, KeyCode.PAGE_DOWN);
+        does("begin-stair");
+        stage(from);
+        press(KeyCode.CONTROL, KeyCode.G);
+        await("something is proposed", () -> !proposals().getItems().isEmpty());
+    }
+
+    private static long placed(Stair stair, int stage) {
+        return stair.at(stage).spots().values().stream()
+                .flatMap(spot -> spot.first().stream())
+                .count();
+    }
+
+    @Test
+    void aPlanIsShownInPaleSignsAndTakenSpotByPhraseAndWhole() throws Exception {
+        plan();
+        Stair before = stair();
+        int proposed = inWindow(() -> proposals().getItems().size());
+        assertThat(inWindow(() -> window.bench().score().previewed())).hasSize(proposed);
+        assertThat(placed(before, 1)).as("nothing is placed unasked").isZero();
+        assertThat(inWindow(this::told)).contains(proposed + " proposed");
+        inWindow(() -> {
+            proposals().getSelectionModel().select(0);
+            return true;
+        });
+        Placement first = inWindow(() -> proposals().getItems().get(0));
+        assertThat(sight().note()).contains(first.span().first());
+        assertThat(inWindow(() -> find("#plan-why", Label.class).getText())).contains("Without it:");
+        press(KeyCode.CONTROL, KeyCode.SHIFT, KeyCode.ENTER);
+        assertThat(placed(stair(), 1)).isEqualTo(1);
+        assertThat(stair().at(1).at(first.span().first()).flatMap(Spot::first)).contains(first);
+        assertThat(stair().isNested(sight().tune().orElseThrow())).isTrue();
+        await("the rest is planned anew", () -> !proposals().getItems().isEmpty());
+        Placement next = inWindow(() -> {
+            proposals().getSelectionModel().select(0);
+            return proposals().getItems().get(0);
+        });
+        press(KeyCode.CONTROL, KeyCode.SHIFT, KeyCode.DELETE);
+        Wish wish = stair().at(1).label().wish();
+        assertThat(wish.refuses(next.span().first(), next.stack().toString())).isTrue();
+        await(
+                "it is not proposed again",
+                () -> !proposals().getItems().isEmpty()
+                        && !proposals().getItems().contains(next));
+        press(KeyCode.CONTROL, KeyCode.SHIFT, KeyCode.F);
+        long phrase = placed(stair(), 1);
+        assertThat(phrase).isGreaterThanOrEqualTo(1);
+        await("the rest is planned once more", () -> !told().contains("Planning"));
+        does("take-all-proposals");
+        assertThat(placed(stair(), 1)).isGreaterThan(phrase);
+        assertThat(stair().isNested(sight().tune().orElseThrow())).isTrue();
+        press(KeyCode.CONTROL, KeyCode.Z);
+        assertThat(placed(stair(), 1)).as("one step back").isEqualTo(phrase);
+        press(KeyCode.CONTROL, KeyCode.SHIFT, KeyCode.G);
+        assertThat(inWindow(() -> window.bench().score().previewed())).isEmpty();
+        assertThat(inWindow(() -> find("#fits-list", ListView.class).isVisible()))
+                .isTrue();
+    }
+
+    @Test
+    void wishesAreChosenByHandAndPinsByKey() throws Exception {
+        plan();
+        int usual = inWindow(() -> proposals().getItems().size());
+        inWindow(() -> {
+            find("#wish-full", Pick.class).choose(4);
+            return true;
+        });
+        assertThat(stair().at(1).label().wish().of(Wish.Degree.FULL)).isEqualTo(2);
+        await("more is proposed", () -> proposals().getItems().size() > usual);
+        inWindow(() -> {
+            find("#wish-taste", Pick.class).choose(2);
+            return true;
+        });
+        assertThat(stair().at(1).label().wish().taste()).isEqualTo("sung-and-slow");
+        inWindow(() -> {
+            CheckMenuItem cut = (CheckMenuItem) find("#wish-kinds", MenuButton.class).getItems().stream()
+                    .filter(item -> "kind-cut".equals(item.getId()))
+                    .findFirst()
+                    .orElseThrow();
+            cut.setSelected(false);
+            cut.getOnAction().handle(null);
+            return true;
+        });
+        assertThat(stair().at(1).label().wish().never()).containsExactly("cut");
+        await(
+                "no cut is proposed",
+                () -> !told().contains("Planning")
+                        && proposals().getItems().stream()
+                                .noneMatch(each -> each.ornament().id().equals("cut")));
+        assertThat(sight().note()).isPresent();
+        press(KeyCode.CONTROL, KeyCode.SHIFT, KeyCode.X);
+        assertThat(said()).contains("Nothing is planned");
+        assertThat(stair().at(1).label().wish().pins()).hasSize(1);
+        press(KeyCode.CONTROL, KeyCode.SHIFT, KeyCode.K);
+        assertThat(stair().at(1).label().wish().pins())
+                .singleElement()
+                .satisfies(pin -> assertThat(pin.kind()).isEqualTo(Wish.Pin.Kind.SOMETHING));
+        press(KeyCode.CONTROL, KeyCode.SHIFT, KeyCode.L);
+        assertThat(stair().at(1).label().wish().pins()).isEmpty();
+        press(KeyCode.CONTROL, KeyCode.Z);
+        assertThat(stair().at(1).label().wish().pins())
+                .as("wishes are undone too")
+                .hasSize(1);
+    }
+
+    @Test
+    void whyNotIsAnsweredByPlanningWithIt() throws Exception {
+        plan(2);
+        Placement roll = inWindow(() -> proposals().getItems().stream()
+                .filter(each -> each.ornament().id().endsWith("roll"))
+                .findFirst()
+                .orElseThrow());
+        inWindow(() -> {
+            proposals().getSelectionModel().select(roll);
+            return true;
+        });
+        List<String> ids = inWindow(() -> window.lookupAll(".button").stream()
+                .map(node -> node.getId())
+                .filter(id -> id != null && id.startsWith("why-not-"))
+                .toList());
+        assertThat(ids).isNotEmpty();
+        fire("#" + ids.get(0));
+        await("it is said what it would lose", () -> {
+            String said = find("#plan-why", Label.class).getText();
+            return said.contains("lose") || said.contains("As good as") || said.contains("leaves no room");
+        });
+    }
+
+    @Test
+    void aPlanBeginsAboveThePlainStage() throws Exception {
+        stage(0);
+        press(KeyCode.CONTROL, KeyCode.G);
+        assertThat(said()).contains("above the plain stage");
+        press(KeyCode.CONTROL, KeyCode.SHIFT, KeyCode.ENTER);
+        assertThat(said()).contains("pale signs");
+    }
+
+    @Test
+    void aRemarkIsMendedByAKey() throws Exception {
+        stage(2);
+        press(KeyCode.CONTROL, KeyCode.SHIFT, KeyCode.R);
+        await(
+                "the version is read",
+                () -> !find("#remarks-told", Label.class).getText().contains("Reading"));
+        Stair before = stair();
+        boolean hasAny = inWindow(() -> !remarks().getItems().isEmpty());
+        if (!hasAny) {
+            // What is placed everywhere is too much for a stage so low.
+            press(KeyCode.HOME);
+            for (int i = 0; i < 6; i++) {
+                press(KeyCode.ENTER);
+                press(KeyCode.RIGHT);
+            }
+            await("there is something to remark", () -> !remarks().getItems().isEmpty());
+            before = stair();
+        }
+        int count = inWindow(() -> {
+            remarks().getSelectionModel().select(0);
+            return remarks().getItems().size();
+        });
+        press(KeyCode.CONTROL, KeyCode.SHIFT, KeyCode.M);
+        assertThat(stair()).isNotEqualTo(before);
+        assertThat(said()).startsWith("Mended: ");
+        await(
+                "it is read again",
+                () -> !find("#remarks-told", Label.class).getText().contains("Reading"));
+        assertThat(inWindow(() -> remarks().getItems().size())).isLessThan(count);
+        assertThat(stair().isNested(sight().tune().orElseThrow())).isTrue();
+        press(KeyCode.CONTROL, KeyCode.Z);
+        assertThat(stair()).isEqualTo(before);
+        press(KeyCode.CONTROL, KeyCode.SHIFT, KeyCode.R);
+        assertThat(inWindow(() -> find("#fits-list", ListView.class).isVisible()))
+                .isTrue();
+    }
+}
