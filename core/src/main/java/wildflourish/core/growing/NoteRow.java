@@ -1,6 +1,7 @@
 package wildflourish.core.growing;
 
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -31,6 +32,10 @@ public record NoteRow(
      * @param trunk with how many notes all of its family begin; there they are dressed alike
      */
     public record Stretch(int first, int last, boolean isPickup, int family, int trunk) {
+        Stretch withFamily(int other) {
+            return new Stretch(first, last, isPickup, other, trunk);
+        }
+
         Stretch withTrunk(int other) {
             return new Stretch(first, last, isPickup, family, other);
         }
@@ -108,5 +113,58 @@ public record NoteRow(
                 barLengths,
                 stretches.stream().map(stretch -> stretch.withTrunk(0)).toList(),
                 isBlown);
+    }
+
+    /**
+     * With no more than so many families waiting for a return at any time: what neighbours see of each has to be remembered until it comes, and every one more multiplies that. The farthest
+     * returns, and those after so many times, are planned as families of their own.
+     */
+    NoteRow boundedTo(int waiting, int times) {
+        List<Stretch> bounded = new ArrayList<>(stretches);
+        int next = 1 + stretches.stream().mapToInt(Stretch::family).max().orElse(0);
+        Map<Integer, Integer> counts = new HashMap<>();
+        Map<Integer, Integer> names = new HashMap<>();
+        for (int i = 0; i < bounded.size(); i++) {
+            Stretch stretch = bounded.get(i);
+            int count = counts.merge(stretch.family(), 1, Integer::sum);
+            if (count > 1 && count % times == 1) {
+                names.put(stretch.family(), next++);
+            }
+            bounded.set(i, stretch.withFamily(names.getOrDefault(stretch.family(), stretch.family())));
+        }
+        for (int stretch = 0; stretch < bounded.size(); stretch++) {
+            int i = stretch;
+            List<Integer> open = open(bounded, i);
+            while (open.size() > waiting) {
+                int farthest = open.stream()
+                        .max(Comparator.comparingInt(family -> nextOf(bounded, family, i)))
+                        .orElseThrow();
+                for (int later = i + 1; later < bounded.size(); later++) {
+                    Stretch each = bounded.get(later);
+                    bounded.set(later, each.family() == farthest ? each.withFamily(next) : each);
+                }
+                next++;
+                open = open(bounded, i);
+            }
+        }
+        return new NoteRow(starts, crotchet, bars, barLengths, bounded, isBlown);
+    }
+
+    /** Families that have been met up to a stretch and come again after it. */
+    private static List<Integer> open(List<Stretch> stretches, int last) {
+        return stretches.subList(0, last + 1).stream()
+                .map(Stretch::family)
+                .distinct()
+                .filter(family -> nextOf(stretches, family, last) < stretches.size())
+                .toList();
+    }
+
+    private static int nextOf(List<Stretch> stretches, int family, int after) {
+        for (int i = after + 1; i < stretches.size(); i++) {
+            if (stretches.get(i).family() == family) {
+                return i;
+            }
+        }
+        return stretches.size();
     }
 }

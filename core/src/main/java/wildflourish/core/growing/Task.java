@@ -10,13 +10,18 @@ import java.util.Optional;
  * @param options for each note of the row, a plain note among them where it may stay plain
  */
 public record Task(NoteRow row, Level level, List<List<Option>> options) {
+    /** Families of phrases that may wait for their return at one time. */
+    private static final int MOST_WAITING = 2;
+    /** Returns of one phrase that are planned together. */
+    private static final int MOST_TIMES = 4;
+
     public Task {
         options = options.stream().map(List::copyOf).toList();
     }
 
     /** The best plan; empty where there is no way through. */
     public Optional<Plan> best() {
-        return Planner.best(row.tiedWhere(options), level, options);
+        return Planner.best(row.tiedWhere(options).boundedTo(MOST_WAITING, MOST_TIMES), level, options);
     }
 
     /** With an option that must be taken. */

@@ -300,6 +300,7 @@ public final class BenchRoom implements Room {
         does(actions, "free-version", Besides::free);
         does(actions, "simpler-version", Besides::simpler);
         actions.bind("study-version", isHere, () -> offers.study());
+        actions.bind("thin-version", isHere, () -> offers.thin());
         actions.bind("aim", isHere, () -> strip.aim());
         actions.bind("remove-stage", isHere, () -> offers.shape(Shapes.withoutStage(desk.here())));
         actions.bind("stage-higher", isHere, () -> offers.shape(Shapes.movedStage(desk.here(), 1)));

@@ -6,6 +6,8 @@ import java.util.Set;
 import javafx.scene.layout.VBox;
 import wildflourish.core.arranging.Study;
 import wildflourish.core.carrying.Carried;
+import wildflourish.core.growing.Growth;
+import wildflourish.core.growing.Thinning;
 import wildflourish.core.instrument.Instrument;
 import wildflourish.core.ornament.Profile;
 import wildflourish.core.recognition.Recognition;
@@ -137,6 +139,37 @@ final class Offers extends VBox {
                                 here,
                                 new Beside(Beside.Kind.STUDY, "all that fits", study),
                                 "All that fits: " + study.ornamented() + " ornaments, to be thinned"));
+                    }
+                });
+    }
+
+    /** Works out what is good of a full version, down to the number it aims at where it has one, and sets that beside the stair. */
+    void thin() {
+        Sight sight = desk.sight().get();
+        int index = sight.chosen().stage();
+        Optional<Version> full = sight.version().filter(version -> index > 0 && !version.isPlain());
+        if (sight.tune().isEmpty() || sight.stair().isEmpty() || full.isEmpty()) {
+            desk.say("There is nothing to thin: go to a version with ornaments.");
+            return;
+        }
+        Tune tune = sight.tune().get();
+        Stair stair = sight.stair().get();
+        Optional<Integer> count = stair.besideAt(index).map(Beside::aim).filter(aim -> aim > 0);
+        away.work(
+                "Thinning " + full.get().name(),
+                () -> new Thinning(count, Optional.empty())
+                        .of(
+                                tune,
+                                stair,
+                                index,
+                                sight.chosen().profile(),
+                                Growth.choices(tune, stair, sight.chosen().profile())),
+                thin -> {
+                    if (desk.sight().get().stair().equals(Optional.of(stair))) {
+                        desk.does(here -> Besides.add(
+                                here,
+                                new Beside(Beside.Kind.FREE, full.get().name(), thin.withName("Thinned")),
+                                full.get().ornamented() + " ornaments thinned to " + thin.ornamented()));
                     }
                 });
     }

@@ -179,6 +179,27 @@ class PlanIT extends WindowTest {
         });
     }
 
+    /** The fullest stage thinned: a version of its own beside the stair, which stays. */
+    @Test
+    void aFullVersionIsThinnedBesideTheStair() throws Exception {
+        stage(0);
+        does("thin-version");
+        assertThat(said()).contains("nothing to thin");
+        stage(stair().stages().size() - 1);
+        Stair before = stair();
+        int full = before.at(before.stages().size() - 1).ornamented();
+        does("thin-version");
+        await(
+                "it stands beside the stair",
+                () -> desk.sight().get().stair().orElseThrow().beside().size()
+                        > before.beside().size());
+        assertThat(sight().version().orElseThrow().name()).startsWith("Thinned");
+        assertThat(sight().version().orElseThrow().ornamented()).isLessThanOrEqualTo(full);
+        assertThat(stair().stages()).isEqualTo(before.stages());
+        press(KeyCode.CONTROL, KeyCode.Z);
+        assertThat(stair()).isEqualTo(before);
+    }
+
     @Test
     void aPlanBeginsAboveThePlainStage() throws Exception {
         stage(0);
