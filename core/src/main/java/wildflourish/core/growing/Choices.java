@@ -36,7 +36,7 @@ public final class Choices {
     /** What stands already and would not be planned. */
     private final Map<Option, Placement> standing = new HashMap<>();
 
-    private record Found(Placement placement, Fit fit, int from, int to) {
+    private record Found(Placement placement, String name, Fit fit, int from, int to) {
         Ornament ornament() {
             return placement.ornament();
         }
@@ -71,7 +71,11 @@ public final class Choices {
         Placement placement = fit.placement();
         int from = tune.placeOf(placement.span().first()).order();
         return new Found(
-                placement, fit, from, tune.placeOf(placement.span().last()).order() + 1);
+                placement,
+                placement.stack().toString(),
+                fit,
+                from,
+                tune.placeOf(placement.span().last()).order() + 1);
     }
 
     /** In the scene of a version without ornaments, at the slowest tempo that is planned for. */
@@ -106,8 +110,7 @@ public final class Choices {
 
     private Placement planned(Option option) {
         return found.get(option.from()).stream()
-                .filter(each -> each.to() == option.to()
-                        && each.placement().stack().toString().equals(option.name()))
+                .filter(each -> each.to() == option.to() && each.name().equals(option.name()))
                 .findFirst()
                 .orElseThrow()
                 .placement();
@@ -139,7 +142,7 @@ public final class Choices {
 
     private static boolean isRefused(Found each, Wish wish) {
         Placement placement = each.placement();
-        return wish.refuses(placement.span().first(), placement.stack().toString())
+        return wish.refuses(placement.span().first(), each.name())
                 || placement.stack().choices().stream()
                         .anyMatch(choice ->
                                 wish.never().contains(choice.ornament().id()));
@@ -203,13 +206,7 @@ public final class Choices {
                 + (isAtTurn(each) ? worth.turn() : 0)
                 - (isShort ? worth.shortNote().orElse(0) : 0);
         return new Option(
-                each.from(),
-                each.to(),
-                each.placement().stack().toString(),
-                each.ornament().kind().ordinal(),
-                Option.NONE,
-                weight,
-                gain);
+                each.from(), each.to(), each.name(), each.ornament().kind().ordinal(), Option.NONE, weight, gain);
     }
 
     /** Twice on the first beat, once on another. */

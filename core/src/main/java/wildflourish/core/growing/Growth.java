@@ -300,21 +300,24 @@ public final class Growth {
                 .map(each -> choices.standing(each, taste, liking))
                 .filter(option -> kept.stream().noneMatch(option::overlaps))
                 .toList();
-        List<Placement> higher = new ArrayList<>(above.orElse(List.of()));
+        List<Lying> lower = below.stream().map(this::lying).toList();
+        List<Lying> top = above.orElse(List.of()).stream().map(this::lying).toList();
+        List<Lying> higher = new ArrayList<>(top);
         for (int each = stage + 1; each < stair.stages().size(); each++) {
-            higher.addAll(kept(each));
+            kept(each).stream().map(this::lying).forEach(higher::add);
         }
         Predicate<Option> isFree = option -> option.isPlain() || !never.contains(choices.placement(option));
         Predicate<Option> isInside = option -> above.isEmpty()
                 || option.isPlain()
-                || above.get().stream().anyMatch(each -> isBorne(choices.placement(option), each));
+                || top.stream()
+                        .anyMatch(each -> each.meets(option) && isBorne(choices.placement(option), each.placement()));
         List<List<Option>> options = new ArrayList<>();
         for (List<Option> here : choices.options(taste, stage, tempos(stage), liking, wish(stage))) {
             options.add(new ArrayList<>(here.stream()
                     .filter(isFree)
                     .filter(option -> option.isPlain() || !isRefusedAbove(stage, option))
                     .filter(option -> kept.stream().noneMatch(option::overlaps))
-                    .filter(option -> below.stream().allMatch(each -> bears(option, each)))
+                    .filter(option -> lower.stream().allMatch(each -> bears(option, each)))
                     .filter(option -> option.isPlain() || higher.stream().allMatch(each -> isBelow(option, each)))
                     .filter(isInside)
                     .toList()));
@@ -401,20 +404,28 @@ public final class Growth {
         return !isSlower ? taste : isLearner ? taste.askingMore(2, 1) : taste.askingMore(1, 0);
     }
 
+    /** A placement with the boundaries of the row that it lies between. */
+    private record Lying(Placement placement, int from, int to) {
+        boolean meets(Option option) {
+            return option.from() < to && from < option.to();
+        }
+    }
+
+    private Lying lying(Placement placement) {
+        return new Lying(
+                placement,
+                tune.placeOf(placement.span().first()).order(),
+                tune.placeOf(placement.span().last()).order() + 1);
+    }
+
     /** Whether an option leaves alone what the stage below has, or bears it. */
-    private boolean bears(Option option, Placement lower) {
-        int from = tune.placeOf(lower.span().first()).order();
-        int to = tune.placeOf(lower.span().last()).order() + 1;
-        boolean isAside = option.to() <= from || to <= option.from();
-        return isAside || (!option.isPlain() && isBorne(lower, choices.placement(option)));
+    private boolean bears(Option option, Lying lower) {
+        return !lower.meets(option) || (!option.isPlain() && isBorne(lower.placement(), choices.placement(option)));
     }
 
     /** Whether an option leaves alone what stands higher up, or is borne by it. */
-    private boolean isBelow(Option option, Placement higher) {
-        int from = tune.placeOf(higher.span().first()).order();
-        int to = tune.placeOf(higher.span().last()).order() + 1;
-        boolean isAside = option.to() <= from || to <= option.from();
-        return isAside || isBorne(choices.placement(option), higher);
+    private boolean isBelow(Option option, Lying higher) {
+        return !higher.meets(option) || isBorne(choices.placement(option), higher.placement());
     }
 
     /** Whether one grows into the other on notes that this covers, or is the same. */

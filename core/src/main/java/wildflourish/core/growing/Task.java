@@ -13,7 +13,7 @@ public record Task(NoteRow row, Level level, List<List<Option>> options) {
     /** Families of phrases that may wait for their return at one time. */
     private static final int MOST_WAITING = 2;
     /** Returns of one phrase that are planned together. */
-    private static final int MOST_TIMES = 4;
+    private static final int MOST_TIMES = 2;
 
     public Task {
         options = options.stream().map(List::copyOf).toList();
