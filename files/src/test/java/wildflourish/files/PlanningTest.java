@@ -307,11 +307,10 @@ class PlanningTest {
         Book book = new Book(List.of(Lesson.plain(tune).with(stair)));
         String text = BookWriter.write(book);
         assertThat(BookReader.read(text).value()).isEqualTo(book);
-        String newer = text.replace(
-                "%%flourish-wish note=8 something=yes", "%%flourish-wish note=8 something=soon colour=red");
+        String newer = text.replace("%%flourish-wish 8 something=yes", "%%flourish-wish 8 something=soon colour=red");
         assertThat(BookWriter.write(BookReader.read(newer).value()))
                 .as("what a newer form says stays")
-                .contains("%%flourish-wish note=8 something=soon colour=red");
+                .contains("%%flourish-wish 8 something=soon colour=red");
     }
 
     /** Thinned to a count, a tempo, a student: nothing comes that the full version does not bear, and what is left is clean. */

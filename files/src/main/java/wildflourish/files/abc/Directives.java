@@ -45,8 +45,8 @@ import wildflourish.core.version.Version;
  * %%flourish-note Breathe before the second part.
  * %%flourish-play instrument=whistle-d school=two-finger tempo=105 beat=1/2
  * %%flourish-wish taste=rolls-and-cuts full=1 daring=-1 returns=varied never=cran,slide-in
- * %%flourish-wish note=7 never=short-roll
- * %%flourish-wish note=12 something=yes
+ * %%flourish-wish 7 never=short-roll
+ * %%flourish-wish 12 something=yes
  * %%flourish-layer 9 to=24 rule=slurred
  * %%flourish-spot 12 to=14 option=slide-in+long-roll@even times=1
  * %%flourish-say 12 Lean on this one.
@@ -313,7 +313,7 @@ record Directives(int of, int stair, int stage, Version version, Optional<Beside
                 }
                 case "note" -> note = manyLines(words);
                 case "wish" -> {
-                    if (!wish.takes(pairs(words), tune)) {
+                    if (!wish.takes(words, tune)) {
                         foreignLines.add(line.substring(MARK.length()));
                     }
                 }

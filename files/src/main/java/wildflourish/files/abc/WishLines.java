@@ -17,10 +17,9 @@ final class WishLines {
     private static final String RETURNS = "returns";
     private static final String VARIED = "varied";
     private static final String TASTE = "taste";
-    private static final String NOTE = "note";
     private static final String ANYTHING = "anything";
     private static final Set<String> OF_STAGE = Set.of(TASTE, RETURNS, NEVER, "full", "daring", "beat");
-    private static final Set<String> OF_NOTE = Set.of(NOTE, NEVER, "something");
+    private static final Set<String> OF_NOTE = Set.of(NEVER, "something");
 
     private Wish wish = Wish.USUAL;
 
@@ -41,7 +40,7 @@ final class WishLines {
             lines.add(WORD + stage);
         }
         for (Wish.Pin pin : wish.pins()) {
-            String note = pair(NOTE, String.valueOf(tune.placeOf(pin.note()).order() + 1));
+            String note = " " + (tune.placeOf(pin.note()).order() + 1);
             String asked = switch (pin.kind()) {
                 case NEVER -> pair(NEVER, pin.option().isEmpty() ? ANYTHING : pin.option());
                 case SOMETHING -> pair("something", "yes");
@@ -56,18 +55,19 @@ final class WishLines {
     }
 
     /** Reads one line; false where it says something that is not known here, so that the line is to be kept as it is. */
-    boolean takes(Map<String, String> pairs, Tune tune) {
+    boolean takes(String words, Tune tune) {
+        Map<String, String> pairs = Directives.pairs(words);
+        String first = words.strip().split(" ", 2)[0];
         try {
-            return pairs.containsKey(NOTE) ? takesPin(pairs, tune) : takesStage(pairs);
+            return first.contains("=") ? takesStage(pairs) : takesPin(Integer.parseInt(first), pairs, tune);
         } catch (IllegalArgumentException e) {
             return false;
         }
     }
 
-    private boolean takesPin(Map<String, String> pairs, Tune tune) {
-        int number = Directives.integer(pairs, NOTE);
+    private boolean takesPin(int number, Map<String, String> pairs, Tune tune) {
         boolean isKnown = OF_NOTE.containsAll(pairs.keySet())
-                && pairs.size() == 2
+                && pairs.size() == 1
                 && number >= 1
                 && number <= tune.notes().size();
         if (isKnown) {

@@ -104,13 +104,13 @@ class OlderBookTest {
     void whatALaterProgramSaysOfAStageIsKeptWhenItIsWorkedOn() {
         String later = book().replace("stage=2 name=Leaf", "stage=2 mood=late name=Leaf")
                 .replace("spot 4 ornament=long-roll times=1", "spot 4 option=long-roll times=1 liked=often")
-                .replace("%%flourish-pin", "%%flourish-wish 3 never=roll\n%%flourish-pin");
+                .replace("%%flourish-pin", "%%flourish-wish 3 seldom=roll\n%%flourish-pin");
         Parsed<Book> read = BookReader.read(later);
         assertThat(read.problems()).singleElement().satisfies(told -> {
             assertThat(told.code()).isEqualTo("newer-words");
             assertThat(told.message())
                     .startsWith("“Leaf” has words that this program does not know")
-                    .contains("wish 3 never=roll", "mood=late", "liked=often")
+                    .contains("wish 3 seldom=roll", "mood=late", "liked=often")
                     .endsWith("they are kept");
         });
         assertThat(BookWriter.write(read.value())).isEqualTo(later);
@@ -119,7 +119,7 @@ class OlderBookTest {
         assertThat(written)
                 .contains("stage=2 mood=late name=Leaf\n")
                 .contains("spot 4 option=long-roll times=1 liked=often\n")
-                .contains("%%flourish-wish 3 never=roll\n")
+                .contains("%%flourish-wish 3 seldom=roll\n")
                 .doesNotContain("ornament=cut");
         assertThat(BookReader.read(written).value().lessons().get(0).stairs()).isEqualTo(List.of(changed));
     }
