@@ -71,7 +71,7 @@ public final class Flourish implements Runnable {
               flourish realise FILE --place 3:cut --instrument I
                                                 what sounds and moves, in milliseconds
               flourish recognise FILE           ornaments in a tune's own text, as placements
-              flourish stair | compare | carry | mix | times | grow
+              flourish stair | compare | carry | mix | times | grow | thin
                                                 stages, two of them, on another instrument, mixed, times through, planned
               flourish form FILE                how the tunes are built, what comes back
               flourish needs FILE --instrument flute-d
