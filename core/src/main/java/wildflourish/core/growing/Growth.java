@@ -13,7 +13,6 @@ import java.util.stream.Stream;
 import wildflourish.core.hand.Scene;
 import wildflourish.core.music.Fraction;
 import wildflourish.core.music.Tempo;
-import wildflourish.core.ornament.Ornament;
 import wildflourish.core.ornament.Profile;
 import wildflourish.core.placing.Fit;
 import wildflourish.core.placing.WhatFits;
@@ -435,21 +434,12 @@ public final class Growth {
                 && tune.placeOf(lower.span().last()).order()
                         <= tune.placeOf(higher.span().last()).order();
         boolean isSame = lower.stack().equals(higher.stack()) && lower.span().equals(higher.span());
-        return isSame || (isWithin && lower.stack().weight() <= higher.stack().weight() && grows(lower, higher));
-    }
-
-    private boolean grows(Placement lower, Placement higher) {
-        return grows(lower.ornament(), higher.ornament(), new HashSet<>());
-    }
-
-    /** Whether an ornament grows into another, by one step or several. */
-    private boolean grows(Ornament smaller, Ornament larger, Set<String> met) {
-        return met.add(larger.id())
-                && larger.manner().growsFrom().stream()
-                        .anyMatch(id -> id.equals(smaller.id())
-                                || Ornament.of(stair.instrument().family()).stream()
-                                        .filter(each -> each.id().equals(id))
-                                        .anyMatch(each -> grows(smaller, each, met)));
+        return isSame
+                || (isWithin
+                        && lower.stack().weight() <= higher.stack().weight()
+                        && higher.ornament()
+                                .isGrownFrom(
+                                        lower.ornament(), stair.instrument().family()));
     }
 
     // What is made of it

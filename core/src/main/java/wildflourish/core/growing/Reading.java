@@ -2,7 +2,6 @@ package wildflourish.core.growing;
 
 import java.util.ArrayList;
 import java.util.Comparator;
-import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
@@ -252,21 +251,15 @@ public final class Reading {
                                 .span()
                                 .first()
                                 .equals(placement.span().first()))
-                .filter(other -> isSmaller(other.facts().ornament(), placement.ornament(), new HashSet<>()))
+                .filter(other -> placement
+                        .ornament()
+                        .isGrownFrom(
+                                other.facts().ornament(), stair.instrument().family()))
                 .filter(other -> percentTooFast(other.facts()) == 0
                         && other.facts().ornament().manner().difficulty()
                                 <= taste.limits().hardest())
                 .max(Comparator.comparingInt(other -> other.placement().stack().weight()))
                 .map(Fit::placement);
-    }
-
-    private boolean isSmaller(Ornament smaller, Ornament larger, Set<String> met) {
-        return met.add(larger.id())
-                && larger.manner().growsFrom().stream()
-                        .anyMatch(id -> id.equals(smaller.id())
-                                || Ornament.of(stair.instrument().family()).stream()
-                                        .filter(each -> each.id().equals(id))
-                                        .anyMatch(each -> isSmaller(smaller, each, met)));
     }
 
     /** Whether notes that sound together for a crotchet or more lie a second, a tritone or a great seventh apart. */

@@ -10,7 +10,6 @@ import java.util.Set;
 import wildflourish.core.hand.Scene;
 import wildflourish.core.music.Fraction;
 import wildflourish.core.music.Tempo;
-import wildflourish.core.ornament.Ornament;
 import wildflourish.core.ornament.Profile;
 import wildflourish.core.placing.Facts;
 import wildflourish.core.placing.Fit;
@@ -133,7 +132,11 @@ public record Thinning(Optional<Integer> count, Optional<Tempo> tempo) {
             }
             choices.found(placement.span().first()).stream()
                     .filter(fit -> fit.placement().span().equals(placement.span())
-                            && isSmaller(fit.facts().ornament(), placement.ornament(), full, new HashSet<>())
+                            && placement
+                                    .ornament()
+                                    .isGrownFrom(
+                                            fit.facts().ornament(),
+                                            full.playing().instrument().family())
                             && isClean(Optional.of(fit), full))
                     .map(Fit::placement)
                     .forEach(ways::add);
@@ -160,14 +163,5 @@ public record Thinning(Optional<Integer> count, Optional<Tempo> tempo) {
         return facts.cleanUpTo()
                 .map(limit -> !asked.millisOf(Fraction.ONE).isLessThan(limit.millisOf(Fraction.ONE)))
                 .orElse(true);
-    }
-
-    private static boolean isSmaller(Ornament smaller, Ornament larger, Version full, Set<String> met) {
-        return met.add(larger.id())
-                && larger.manner().growsFrom().stream()
-                        .anyMatch(id -> id.equals(smaller.id())
-                                || Ornament.of(full.playing().instrument().family()).stream()
-                                        .filter(each -> each.id().equals(id))
-                                        .anyMatch(each -> isSmaller(smaller, each, full, met)));
     }
 }

@@ -3,6 +3,7 @@ package wildflourish.core.ornament;
 import java.util.ArrayList;
 import java.util.EnumMap;
 import java.util.EnumSet;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
@@ -494,6 +495,18 @@ public record Ornament(
 
     public boolean growsFrom(Ornament smaller) {
         return manner.growsFrom().contains(smaller.id);
+    }
+
+    /** Whether it grows from another on a family's instruments, by one step or by several. */
+    public boolean isGrownFrom(Ornament smaller, Family family) {
+        return isGrownFrom(smaller, family, new HashSet<>());
+    }
+
+    private boolean isGrownFrom(Ornament smaller, Family family, Set<String> met) {
+        return met.add(id)
+                && (growsFrom(smaller)
+                        || of(family).stream()
+                                .anyMatch(between -> growsFrom(between) && between.isGrownFrom(smaller, family, met)));
     }
 
     @Override

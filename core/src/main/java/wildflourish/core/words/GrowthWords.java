@@ -95,9 +95,8 @@ public final class GrowthWords {
     }
 
     private static String bar(Tune tune, int note) {
-        return Words.place(tune, tune.notes().get(note))
-                .replaceFirst("^.*?bar ", "")
-                .replaceFirst(",.*", "");
+        return String.valueOf(tune.form()
+                .countedNumber(tune.placeOf(tune.notes().get(note).id()).bar()));
     }
 
     private static String of(Ledger.Term term, Tune tune, Choices choices) {
