@@ -5,6 +5,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.concurrent.ConcurrentHashMap;
 import java.util.stream.IntStream;
 import wildflourish.core.form.Phrase;
 import wildflourish.core.form.Phrasing;
@@ -33,8 +34,8 @@ public final class Choices {
     /** For each note what fits on it, the lightest first. */
     private final List<List<Found>> found = new ArrayList<>();
 
-    /** What stands already and would not be planned. */
-    private final Map<Option, Placement> standing = new HashMap<>();
+    /** What stands already and would not be planned; one thread may plan while another reads. */
+    private final Map<Option, Placement> standing = new ConcurrentHashMap<>();
 
     private record Found(Placement placement, String name, Fit fit, int from, int to) {
         Ornament ornament() {
@@ -179,16 +180,9 @@ public final class Choices {
                 && manner.difficulty() <= taste.limits().hardest()
                 && !(isShort && taste.worth().shortNote().isEmpty())
                 && clean.stream()
-                        .allMatch(tempo ->
-                                isClean(each.fit(), tempo, taste.limits().margin()));
-    }
-
-    private static boolean isClean(Fit fit, Tempo tempo, Fraction margin) {
-        return fit.facts()
-                .cleanUpTo()
-                .map(limit -> !tempo.millisOf(Fraction.ONE)
-                        .isLessThan(limit.millisOf(Fraction.ONE).times(margin)))
-                .orElse(true);
+                        .allMatch(tempo -> each.fit()
+                                .facts()
+                                .isCleanAt(tempo, taste.limits().margin()));
     }
 
     private Option option(Found each, Taste taste, Liking liking) {

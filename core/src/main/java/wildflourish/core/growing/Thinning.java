@@ -11,7 +11,6 @@ import wildflourish.core.hand.Scene;
 import wildflourish.core.music.Fraction;
 import wildflourish.core.music.Tempo;
 import wildflourish.core.ornament.Profile;
-import wildflourish.core.placing.Facts;
 import wildflourish.core.placing.Fit;
 import wildflourish.core.placing.WhatFits;
 import wildflourish.core.tune.Tune;
@@ -156,12 +155,6 @@ public record Thinning(Optional<Integer> count, Optional<Tempo> tempo) {
     /** Whether something is clean at the tempo that is asked for; what is not known to fit is left out. */
     private boolean isClean(Optional<Fit> fit, Version full) {
         Tempo asked = tempo.orElse(full.playing().tempo());
-        return fit.map(Fit::facts).map(facts -> isClean(facts, asked)).orElse(false);
-    }
-
-    private static boolean isClean(Facts facts, Tempo asked) {
-        return facts.cleanUpTo()
-                .map(limit -> !asked.millisOf(Fraction.ONE).isLessThan(limit.millisOf(Fraction.ONE)))
-                .orElse(true);
+        return fit.filter(each -> each.facts().isCleanAt(asked, Fraction.ONE)).isPresent();
     }
 }

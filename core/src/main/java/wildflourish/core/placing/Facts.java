@@ -89,9 +89,14 @@ public record Facts(Situation situation, Stack stack, int count, Optional<Attemp
 
     /** Whether it is clean at so many times the tempo asked for. */
     boolean isCleanAt(Fraction factor) {
+        return isCleanAt(situation.playing().tempo(), factor);
+    }
+
+    /** Whether it is clean at so many times a tempo. */
+    public boolean isCleanAt(Tempo tempo, Fraction factor) {
         return cleanUpTo()
-                .map(clean -> !clean.beatsPerMinute()
-                        .isLessThan(situation.playing().tempo().beatsPerMinute().times(factor)))
+                .map(clean -> !tempo.millisOf(Fraction.ONE)
+                        .isLessThan(clean.millisOf(Fraction.ONE).times(factor)))
                 .orElse(true);
     }
 }

@@ -150,13 +150,14 @@ public final class BenchRoom implements Room {
         strip = new GrowthStrip(desk, tools.actions(), tools.soon(), offers::carry, () -> score.requestFocus());
         phrases = new PhraseBar(desk, tools.actions());
         fits = new FitsPane(desk, tools.actions(), score::preview, transport::playTried);
-        plan = new PlanPane(tools, score::propose);
+        Fitting fitting = new Fitting();
+        plan = new PlanPane(tools, fitting, score::propose);
         planSide = new ScrollPane(plan);
         planSide.setFitToWidth(true);
         planSide.setFitToHeight(true);
         planSide.setHbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
         planSide.setVisible(false);
-        remarks = new RemarksPane(tools);
+        remarks = new RemarksPane(tools, fitting);
         remarks.setVisible(false);
         side = new StackPane(fits, planSide, remarks);
         for (Node each : List.of(fits, planSide, remarks)) {

@@ -73,12 +73,12 @@ final class PlanPane extends VBox {
     private Optional<Sight> seen = Optional.empty();
     private boolean isFilling;
 
-    PlanPane(Tools tools, BiConsumer<Version, List<Placement>> propose) {
+    PlanPane(Tools tools, Fitting fitting, BiConsumer<Version, List<Placement>> propose) {
         super(8);
         this.tools = tools;
         this.desk = tools.desk();
         this.propose = propose;
-        this.planned = new Planned(tools, this::show);
+        this.planned = new Planned(tools, fitting, this::show);
         setId("plan-pane");
         getStyleClass().add("side");
         title.getStyleClass().add("where");

@@ -3,14 +3,11 @@ package wildflourish.desktop.bench;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.Predicate;
-import wildflourish.core.growing.Choices;
 import wildflourish.core.growing.Growth;
 import wildflourish.core.growing.StagePlan;
-import wildflourish.core.music.Tempo;
 import wildflourish.core.ornament.Profile;
 import wildflourish.core.tune.Tune;
 import wildflourish.core.version.Placement;
-import wildflourish.core.version.Playing;
 import wildflourish.core.version.Span;
 import wildflourish.core.version.Stair;
 import wildflourish.desktop.desk.Sight;
@@ -20,44 +17,20 @@ import wildflourish.desktop.room.Tools;
 final class Planned {
     private final Tools tools;
     private final Runnable shown;
+    private final Fitting fitting;
     private boolean isOn;
     private int lowest = 1;
     private int lesson;
     private Optional<Asked> asked = Optional.empty();
     private Optional<Growth.Grown> grown = Optional.empty();
-    private Optional<Known> known = Optional.empty();
 
     /** All that a plan goes by. */
     private record Asked(Tune tune, Stair stair, Profile profile, int lowest) {}
 
-    /** What fits, for as long as what decides it stays. */
-    private record Known(Tune tune, Playing playing, List<Tempo> tempos, Profile profile, Choices choices) {
-        static Known of(Asked asked) {
-            return new Known(
-                    asked.tune(),
-                    asked.stair().at(0).playing(),
-                    tempos(asked.stair()),
-                    asked.profile(),
-                    Growth.choices(asked.tune(), asked.stair(), asked.profile()));
-        }
-
-        private static List<Tempo> tempos(Stair stair) {
-            return stair.stages().stream()
-                    .map(version -> version.playing().tempo())
-                    .toList();
-        }
-
-        boolean isFor(Asked asked) {
-            return tune.equals(asked.tune())
-                    && playing.equals(asked.stair().at(0).playing())
-                    && tempos.equals(tempos(asked.stair()))
-                    && profile.equals(asked.profile());
-        }
-    }
-
     /** {@code shown} is told whenever there is something else to be seen. */
-    Planned(Tools tools, Runnable shown) {
+    Planned(Tools tools, Fitting fitting, Runnable shown) {
         this.tools = tools;
+        this.fitting = fitting;
         this.shown = shown;
     }
 
@@ -103,31 +76,22 @@ final class Planned {
             return;
         }
         Asked question = now.get();
-        Optional<Known> before = known.filter(each -> each.isFor(question));
         tools.away()
                 .work(
                         "Planning the stages",
-                        () -> {
-                            Known choices = before.orElseGet(() -> Known.of(question));
-                            return new Answer(
-                                    choices,
-                                    Growth.planned(
-                                            question.tune(),
-                                            question.stair(),
-                                            question.lowest(),
-                                            question.profile(),
-                                            choices.choices()));
-                        },
+                        () -> Growth.planned(
+                                question.tune(),
+                                question.stair(),
+                                question.lowest(),
+                                question.profile(),
+                                fitting.of(question.tune(), question.stair(), question.profile())),
                         answer -> {
                             if (asked.equals(Optional.of(question))) {
-                                known = Optional.of(answer.known());
-                                grown = Optional.of(answer.grown());
+                                grown = Optional.of(answer);
                                 shown.run();
                             }
                         });
     }
-
-    private record Answer(Known known, Growth.Grown grown) {}
 
     /** What is proposed at a stage and does not stand there; none while a plan is worked out. */
     List<Placement> proposed(int stage) {

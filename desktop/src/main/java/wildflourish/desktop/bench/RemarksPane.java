@@ -10,7 +10,6 @@ import javafx.scene.input.KeyCode;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
-import wildflourish.core.growing.Growth;
 import wildflourish.core.growing.Reading;
 import wildflourish.core.ornament.Profile;
 import wildflourish.core.tune.Tune;
@@ -26,6 +25,7 @@ import wildflourish.desktop.room.Tools;
 /** Beside the score, when it is asked for: what a critic would say of the version in hand, and one key that mends each. It is advice; nothing is changed unasked. */
 final class RemarksPane extends VBox {
     private final Tools tools;
+    private final Fitting fitting;
     private final Desk desk;
     private final Label title = new Label();
     private final Label told = new Label();
@@ -38,9 +38,10 @@ final class RemarksPane extends VBox {
     /** All that decides what is said. */
     private record Asked(Tune tune, Stair stair, int index, Profile profile) {}
 
-    RemarksPane(Tools tools) {
+    RemarksPane(Tools tools, Fitting fitting) {
         super(8);
         this.tools = tools;
+        this.fitting = fitting;
         this.desk = tools.desk();
         setId("remarks-pane");
         getStyleClass().add("side");
@@ -111,7 +112,7 @@ final class RemarksPane extends VBox {
                                 question.stair(),
                                 question.index(),
                                 question.profile(),
-                                Growth.choices(question.tune(), question.stair(), question.profile())),
+                                fitting.of(question.tune(), question.stair(), question.profile())),
                         found -> {
                             if (asked.equals(Optional.of(question))) {
                                 fill(found);

@@ -1,0 +1,32 @@
+package wildflourish.desktop.bench;
+
+import java.util.List;
+import java.util.Optional;
+import wildflourish.core.growing.Choices;
+import wildflourish.core.growing.Growth;
+import wildflourish.core.music.Tempo;
+import wildflourish.core.ornament.Profile;
+import wildflourish.core.tune.Tune;
+import wildflourish.core.version.Playing;
+import wildflourish.core.version.Stair;
+
+/** What fits the tune in hand, found once for plans and remarks and kept for as long as all that decides it stays. */
+final class Fitting {
+    private Optional<Known> known = Optional.empty();
+
+    private record Asked(Tune tune, Playing playing, List<Tempo> tempos, Profile profile) {}
+
+    private record Known(Asked asked, Choices choices) {}
+
+    /** Asked away from the window's thread; one question waits for the other. */
+    synchronized Choices of(Tune tune, Stair stair, Profile profile) {
+        List<Tempo> tempos = stair.stages().stream()
+                .map(version -> version.playing().tempo())
+                .toList();
+        Asked asked = new Asked(tune, stair.at(0).playing(), tempos, profile);
+        Known found = known.filter(each -> each.asked().equals(asked))
+                .orElseGet(() -> new Known(asked, Growth.choices(tune, stair, profile)));
+        known = Optional.of(found);
+        return found.choices();
+    }
+}
