@@ -17,7 +17,6 @@ import wildflourish.core.growing.Choices;
 import wildflourish.core.growing.Growth;
 import wildflourish.core.growing.Option;
 import wildflourish.core.growing.Plan;
-import wildflourish.core.growing.Planner;
 import wildflourish.core.growing.Reading;
 import wildflourish.core.growing.StagePlan;
 import wildflourish.core.growing.Thinning;
@@ -85,7 +84,7 @@ class PlanningTest {
                 Option option = others.get(random.nextInt(others.size()));
                 int price = GrowthWords.priceOf(plan, option).orElseThrow();
                 WhyNot why = WhyNot.of(at.task(), plan, option).orElseThrow();
-                if (price <= Planner.MOST_PRICE) {
+                if (price <= Plan.MOST_PRICE) {
                     assertThat(why.price()).as("%s at stage %s", option, stage).isEqualTo(price);
                     asked++;
                 }
@@ -103,8 +102,8 @@ class PlanningTest {
                     GrowthWords.priceWithout(plan, plan.chosen().get(0));
             Optional<Plan> forbidden =
                     at.task().forbidding(plan.chosen().get(0)).best();
-            int lost = forbidden.map(other -> plan.worth() - other.worth()).orElse(Planner.MOST_PRICE + 1);
-            if (lost <= Planner.MOST_PRICE) {
+            int lost = forbidden.map(other -> plan.worth() - other.worth()).orElse(Plan.MOST_PRICE + 1);
+            if (lost <= Plan.MOST_PRICE) {
                 assertThat(without).contains(lost);
             }
         }

@@ -134,7 +134,7 @@ public final class Choices {
                 }
             }
             if (here.isEmpty() || !wish.asksFor(tune.notes().get(note).id())) {
-                here.add(Planner.plain(note));
+                here.add(Option.plain(note));
             }
             options.add(here);
         }

@@ -188,11 +188,8 @@ public final class Growth {
     private Plan priced(int stage) {
         Plan plan = plans.get(stage - lowest);
         Task last = task(stage, under(stage), over(stage));
-        if (last.equals(tasks.get(stage))) {
-            return plan;
-        }
         tasks.put(stage, last);
-        return last.best()
+        return last.priced()
                 .map(again -> new Plan(plan.chosen(), plan.worth(), again.through()))
                 .orElse(plan);
     }

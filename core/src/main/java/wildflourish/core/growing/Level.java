@@ -51,8 +51,10 @@ public record Level(
         if (already == 0) {
             return 0;
         }
-        int before = already == 1 ? 0 : techniques.get(already - 2);
-        return already - 1 < techniques.size() ? techniques.get(already - 1) - before : -1;
+        if (already > techniques.size()) {
+            return -1;
+        }
+        return techniques.get(already - 1) - (already == 1 ? 0 : techniques.get(already - 2));
     }
 
     /** The load of a phrase by its length against two semibreves; that of a pickup is none or one. */

@@ -52,6 +52,11 @@ public record NoteRow(
         return starts.size() - 1;
     }
 
+    /** Whether a bar begins or ends at a boundary. */
+    boolean isBarLine(int boundary) {
+        return boundary == 0 || boundary == notes() || !bars.get(boundary).equals(bars.get(boundary - 1));
+    }
+
     long length(int from, int to) {
         return starts.get(to) - starts.get(from);
     }

@@ -8,9 +8,12 @@ import java.util.Map;
  *
  * @param chosen ornaments, in the order of the row
  * @param worth points of the whole
- * @param through for each option that can be chosen at all the worth of the best plan that has it; plain notes too
+ * @param through for each option that can be chosen at all the worth of the best plan that has it, plain notes too; empty where prices were not asked for
  */
 public record Plan(List<Option> chosen, int worth, Map<Option, Integer> through) {
+    /** Prices up to this are exact; what costs more may be left out of {@link #through}. */
+    public static final int MOST_PRICE = 40;
+
     public Plan {
         chosen = List.copyOf(chosen);
         through = Map.copyOf(through);

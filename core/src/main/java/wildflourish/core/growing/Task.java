@@ -19,9 +19,19 @@ public record Task(NoteRow row, Level level, List<List<Option>> options) {
         options = options.stream().map(List::copyOf).toList();
     }
 
-    /** The best plan; empty where there is no way through. */
+    /** The best plan, without prices; empty where there is no way through. */
     public Optional<Plan> best() {
-        return Planner.best(row.tiedWhere(options).boundedTo(MOST_WAITING, MOST_TIMES), level, options);
+        return Planner.best(planned(), level, options);
+    }
+
+    /** The best plan with the worth of the best one through every option; empty where there is no way through. */
+    public Optional<Plan> priced() {
+        return Planner.priced(planned(), level, options);
+    }
+
+    /** The row with as many returns tied as can be planned together. */
+    private NoteRow planned() {
+        return row.tiedWhere(options).boundedTo(MOST_WAITING, MOST_TIMES);
     }
 
     /** With an option that must be taken. */

@@ -147,7 +147,7 @@ public record Thinning(Optional<Integer> count, Optional<Tempo> tempo) {
                     .forEach(option -> options.get(option.from()).add(option));
         }
         for (int note = 0; note < options.size(); note++) {
-            options.get(note).add(Planner.plain(note));
+            options.get(note).add(Option.plain(note));
         }
         return new Task(choices.row().untied(), taste.level(), options);
     }

@@ -10,7 +10,6 @@ import wildflourish.core.growing.Choices;
 import wildflourish.core.growing.Ledger;
 import wildflourish.core.growing.Option;
 import wildflourish.core.growing.Plan;
-import wildflourish.core.growing.Planner;
 import wildflourish.core.growing.WhyNot;
 import wildflourish.core.tune.Tune;
 import wildflourish.core.version.Placement;
@@ -27,16 +26,14 @@ public final class GrowthWords {
     /** How much less a plan is worth by so many points; empty where it is not known, being more than is worked out. */
     public static String price(Optional<Integer> points) {
         if (points.isEmpty()) {
-            return "far less (over " + Planner.MOST_PRICE + ")";
+            return "far less (over " + Plan.MOST_PRICE + ")";
         }
         int price = points.get();
         String words = price <= AS_GOOD
                 ? "as good"
                 : price <= A_LITTLE_LESS
                         ? "a little less"
-                        : price <= CLEARLY_LESS
-                                ? "clearly less"
-                                : price <= Planner.MOST_PRICE ? "much less" : "far less";
+                        : price <= CLEARLY_LESS ? "clearly less" : price <= Plan.MOST_PRICE ? "much less" : "far less";
         return words + " (" + price + ")";
     }
 

@@ -21,7 +21,7 @@ class PlannerTest {
     /** A problem. */
     private record Problem(NoteRow row, Level level, List<List<Option>> options) {
         Optional<Plan> best() {
-            return Planner.best(row, level, options);
+            return Planner.priced(row, level, options);
         }
     }
 
@@ -200,7 +200,7 @@ class PlannerTest {
         }
         for (int note = 0; note < notes; note++) {
             if (random.nextInt(12) > 0) {
-                options.get(note).add(Planner.plain(note));
+                options.get(note).add(Option.plain(note));
             }
             for (int i = random.nextInt(3); i > 0; i--) {
                 int to = note + 1 + (random.nextInt(4) == 0 ? 1 : 0);
@@ -283,7 +283,7 @@ class PlannerTest {
     /** What costs more than the prices that are exact, or what does not. */
     private static Map<Option, Integer> dear(Map<Option, Integer> through, int best, boolean isDear) {
         Map<Option, Integer> some = new HashMap<>(through);
-        some.values().removeIf(worth -> (best - worth > Planner.MOST_PRICE) != isDear);
+        some.values().removeIf(worth -> (best - worth > Plan.MOST_PRICE) != isDear);
         return some;
     }
 
@@ -293,7 +293,7 @@ class PlannerTest {
         for (int note = 0; note < problem.row().notes(); note++) {
             int at = note;
             if (plan.chosen().stream().noneMatch(option -> option.from() <= at && at < option.to())) {
-                whole.add(Planner.plain(note));
+                whole.add(Option.plain(note));
             }
         }
         whole.sort((one, other) -> Integer.compare(one.from(), other.from()));
@@ -320,7 +320,7 @@ class PlannerTest {
                         .best()
                         .orElseThrow()
                         .worth();
-                if (plan.worth() - plan.through().get(option) > Planner.MOST_PRICE) {
+                if (plan.worth() - plan.through().get(option) > Plan.MOST_PRICE) {
                     continue;
                 }
                 assertThat(plan.through().get(option)).as("seed %s", seed).isEqualTo(forced);
@@ -369,7 +369,7 @@ class PlannerTest {
             for (int kind = 0; kind < 3; kind++) {
                 here.add(new Option(note, note + 1, "o" + kind, kind, -1, 1 + kind / 2, random.nextInt(60) - 40));
             }
-            here.add(Planner.plain(note));
+            here.add(Option.plain(note));
             options.add(here);
         }
         for (int i = 0; i < phrases; i++) {
@@ -378,7 +378,7 @@ class PlannerTest {
         NoteRow row = new NoteRow(starts, 2, bars, Collections.nCopies(2 * phrases, 8L), stretches, true);
         Level level = new Level(
                 List.of(5, 12, 24), 3, new Level.Load(8, 12, 16, 6, 6), List.of(2, 8), new Level.Near(4, 8, 6), 7, 90);
-        Plan plan = Planner.best(row, level, options).orElseThrow();
+        Plan plan = Planner.priced(row, level, options).orElseThrow();
         assertThat(plan.chosen()).hasSizeGreaterThan(phrases);
         assertThat(plan.through()).hasSizeGreaterThan(options.size() / 2);
         assertThat(plan.chosen())
