@@ -94,6 +94,16 @@ public final class Choices {
         return known != null ? known : planned(option);
     }
 
+    /** Something that was found to fit, as an option without points. */
+    Option bare(Placement placement) {
+        int from = tune.placeOf(placement.span().first()).order();
+        return found.get(from).stream()
+                .filter(each -> each.placement().equals(placement))
+                .findFirst()
+                .map(each -> option(each, 0))
+                .orElseThrow();
+    }
+
     /** All that was found to fit from a note on. */
     List<Fit> found(NoteId note) {
         return found.get(tune.placeOf(note).order()).stream().map(Found::fit).toList();
@@ -199,8 +209,18 @@ public final class Choices {
                 - worth.toil() * each.ornament().manner().difficulty()
                 + (isAtTurn(each) ? worth.turn() : 0)
                 - (isShort ? worth.shortNote().orElse(0) : 0);
+        return option(each, gain);
+    }
+
+    private static Option option(Found each, int gain) {
         return new Option(
-                each.from(), each.to(), each.name(), each.ornament().kind().ordinal(), Option.NONE, weight, gain);
+                each.from(),
+                each.to(),
+                each.name(),
+                each.ornament().kind().ordinal(),
+                Option.NONE,
+                each.placement().stack().weight(),
+                gain);
     }
 
     /** Twice on the first beat, once on another. */

@@ -2,6 +2,7 @@ package wildflourish.core.growing;
 
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
@@ -43,8 +44,10 @@ public final class Growth {
     private final Map<Integer, Task> tasks = new TreeMap<>();
     /** Stages for which there was no way round what stands and what is wished. */
     private final Set<Integer> stuck = new HashSet<>();
-    /** What was chosen and then did not fit beside what else was chosen. */
-    private final Set<Placement> never = new HashSet<>();
+    /** For each stage what may be chosen there, were it alone. */
+    private final Map<Integer, List<List<Candidate>>> allowed = new HashMap<>();
+    /** What was chosen and then did not fit beside what else was chosen, without points. */
+    private final Set<Option> never = new HashSet<>();
 
     /**
      * A stair that has been planned.
@@ -169,7 +172,7 @@ public final class Growth {
             if (unfit.isEmpty()) {
                 return told(made());
             }
-            never.addAll(unfit);
+            unfit.forEach(each -> never.add(choices.bare(each)));
         }
         return told(withoutUnfit(made()));
     }
@@ -209,7 +212,7 @@ public final class Growth {
         stuck.clear();
         List<Placement> below = placements(stair.at(lowest - 1));
         for (int stage = lowest; stage < stair.stages().size(); stage++) {
-            Optional<Plan> plan = best(stage, below, Optional.empty());
+            Optional<Plan> plan = best(stage, task(stage, below, Optional.empty()));
             if (plan.isEmpty()) {
                 stuck.add(stage);
             }
@@ -240,7 +243,11 @@ public final class Growth {
 
     /** A stage once more between its neighbours; whether that is worth more. */
     private boolean replanned(int stage) {
-        Optional<Plan> again = best(stage, under(stage), over(stage));
+        Task task = task(stage, under(stage), over(stage));
+        if (task.equals(tasks.get(stage))) {
+            return false;
+        }
+        Optional<Plan> again = best(stage, task);
         int now = plans.get(stage - lowest).worth();
         if (again.isPresent() && again.get().worth() >= now) {
             plans.set(stage - lowest, again.get());
@@ -279,9 +286,7 @@ public final class Growth {
         return all.stream().filter(each -> each.id().equals(wished)).findFirst().orElse(all.get(0));
     }
 
-    /** The best plan of a stage that bears everything below it, keeps what stands there and is borne by what stands above. */
-    private Optional<Plan> best(int stage, List<Placement> below, Optional<List<Placement>> above) {
-        Task task = task(stage, below, above);
+    private Optional<Plan> best(int stage, Task task) {
         tasks.put(stage, task);
         return task.best().flatMap(plan -> wish(stage).isVaried() ? varied(task, plan) : Optional.of(plan));
     }
@@ -296,27 +301,24 @@ public final class Growth {
                 .map(each -> choices.standing(each, taste, liking))
                 .filter(option -> kept.stream().noneMatch(option::overlaps))
                 .toList();
-        List<Lying> lower = below.stream().map(this::lying).toList();
-        List<Lying> top = above.orElse(List.of()).stream().map(this::lying).toList();
-        List<Lying> higher = new ArrayList<>(top);
+        List<Placement> staying = new ArrayList<>();
         for (int each = stage + 1; each < stair.stages().size(); each++) {
-            kept(each).stream().map(this::lying).forEach(higher::add);
+            staying.addAll(kept(each));
         }
-        Predicate<Option> isFree = option -> option.isPlain() || !never.contains(choices.placement(option));
-        Predicate<Option> isInside = option -> above.isEmpty()
-                || option.isPlain()
-                || top.stream()
-                        .anyMatch(each -> each.meets(option) && isBorne(choices.placement(option), each.placement()));
+        Neighbours neighbours = new Neighbours(tune, stair.instrument().family(), below, above, staying);
         List<List<Option>> options = new ArrayList<>();
-        for (List<Option> here : choices.options(taste, stage, tempos(stage), liking, wish(stage))) {
-            options.add(new ArrayList<>(here.stream()
-                    .filter(isFree)
-                    .filter(option -> option.isPlain() || !isRefusedAbove(stage, option))
-                    .filter(option -> kept.stream().noneMatch(option::overlaps))
-                    .filter(option -> lower.stream().allMatch(each -> bears(option, each)))
-                    .filter(option -> option.isPlain() || higher.stream().allMatch(each -> isBelow(option, each)))
-                    .filter(isInside)
-                    .toList()));
+        for (List<Candidate> here : allowed.computeIfAbsent(stage, this::allowed)) {
+            List<Option> admitted = new ArrayList<>();
+            for (Candidate candidate : here) {
+                Option option = candidate.option();
+                boolean isAdmitted = candidate.placement().isEmpty()
+                        ? neighbours.admitsPlain(option.from())
+                        : neighbours.admits(option, candidate.placement().get()) && !isRefused(stage, option);
+                if (isAdmitted && kept.stream().noneMatch(option::overlaps)) {
+                    admitted.add(option);
+                }
+            }
+            options.add(admitted);
         }
         Stream.concat(kept.stream(), under.stream())
                 .filter(option -> !options.get(option.from()).contains(option))
@@ -327,8 +329,25 @@ public final class Growth {
         return new Task(row, level, options);
     }
 
-    /** Whether a stage above, which would have to bear it, is never to have it there. */
-    private boolean isRefusedAbove(int stage, Option option) {
+    /** What may be chosen, with what it stands for; a plain note for nothing. */
+    private record Candidate(Option option, Optional<Placement> placement) {}
+
+    /** What may be chosen at a stage, were it alone. */
+    private List<List<Candidate>> allowed(int stage) {
+        return choices.options(taste(stage), stage, tempos(stage), liking(stage), wish(stage)).stream()
+                .map(here -> here.stream().map(this::candidate).toList())
+                .toList();
+    }
+
+    private Candidate candidate(Option option) {
+        return new Candidate(option, option.isPlain() ? Optional.empty() : Optional.of(choices.placement(option)));
+    }
+
+    /** Whether something was found not to fit beside what else was chosen, or a stage above, which would have to bear it, is never to have it there. */
+    private boolean isRefused(int stage, Option option) {
+        if (!never.isEmpty() && never.contains(option.worth(0))) {
+            return true;
+        }
         NoteId note = tune.notes().get(option.from()).id();
         for (int above = stage + 1; above < stair.stages().size(); above++) {
             if (wish(above).refuses(note, option.name())) {
@@ -398,45 +417,6 @@ public final class Growth {
         boolean isSlower = profile.factor().isMoreThan(Fraction.ONE);
         boolean isLearner = profile.equals(Profile.all().get(Profile.all().size() - 1));
         return !isSlower ? taste : isLearner ? taste.askingMore(2, 1) : taste.askingMore(1, 0);
-    }
-
-    /** A placement with the boundaries of the row that it lies between. */
-    private record Lying(Placement placement, int from, int to) {
-        boolean meets(Option option) {
-            return option.from() < to && from < option.to();
-        }
-    }
-
-    private Lying lying(Placement placement) {
-        return new Lying(
-                placement,
-                tune.placeOf(placement.span().first()).order(),
-                tune.placeOf(placement.span().last()).order() + 1);
-    }
-
-    /** Whether an option leaves alone what the stage below has, or bears it. */
-    private boolean bears(Option option, Lying lower) {
-        return !lower.meets(option) || (!option.isPlain() && isBorne(lower.placement(), choices.placement(option)));
-    }
-
-    /** Whether an option leaves alone what stands higher up, or is borne by it. */
-    private boolean isBelow(Option option, Lying higher) {
-        return !higher.meets(option) || isBorne(choices.placement(option), higher.placement());
-    }
-
-    /** Whether one grows into the other on notes that this covers, or is the same. */
-    private boolean isBorne(Placement lower, Placement higher) {
-        boolean isWithin = tune.placeOf(higher.span().first()).order()
-                        <= tune.placeOf(lower.span().first()).order()
-                && tune.placeOf(lower.span().last()).order()
-                        <= tune.placeOf(higher.span().last()).order();
-        boolean isSame = lower.stack().equals(higher.stack()) && lower.span().equals(higher.span());
-        return isSame
-                || (isWithin
-                        && lower.stack().weight() <= higher.stack().weight()
-                        && higher.ornament()
-                                .isGrownFrom(
-                                        lower.ornament(), stair.instrument().family()));
     }
 
     // What is made of it

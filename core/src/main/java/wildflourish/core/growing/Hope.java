@@ -24,9 +24,11 @@ final class Hope {
     private final int times;
     private final Level.Load load;
     private final List<List<Step>> steps;
+    private final int ends;
+    private final After after;
     private final int counts;
     private final int breaths;
-    /** By boundary, weight, ornaments of the bar, breath. */
+    /** By boundary, weight, ornaments of the bar, breath; found when it is asked for. */
     private final int[][] most;
 
     /**
@@ -43,6 +45,8 @@ final class Hope {
         this.first = prospect.first();
         this.times = times;
         this.load = load;
+        this.ends = ends;
+        this.after = after;
         this.steps = steps.stream().map(Hope::bounding).toList();
         this.breaths = walk.isBlown() ? 2 : 1;
         int thickest = 1;
@@ -53,22 +57,6 @@ final class Hope {
         }
         this.counts = thickest;
         this.most = new int[(steps.size() + 1) * (load.most() + 1) * counts * breaths][];
-        for (int weight = 0; weight <= load.most(); weight++) {
-            for (int count = 0; count < counts; count++) {
-                for (int breath = 0; breath < breaths; breath++) {
-                    most[index(steps.size(), weight, count, breath)] = after.of(weight, count, breath);
-                }
-            }
-        }
-        for (int i = steps.size() - 1; i >= 0; i--) {
-            for (int weight = 0; weight <= load.most(); weight++) {
-                for (int count = 0; count < counts; count++) {
-                    for (int breath = 0; breath < breaths; breath++) {
-                        most[index(i, weight, count, breath)] = from(i, weight, count, breath, ends);
-                    }
-                }
-            }
-        }
     }
 
     private record Size(boolean isPlain, int notes, int weight, boolean isBreath) {}
@@ -85,7 +73,10 @@ final class Hope {
         return List.copyOf(dearest.values());
     }
 
-    private int[] from(int i, int weight, int count, int breath, int ends) {
+    private int[] from(int i, int weight, int count, int breath) {
+        if (i == steps.size()) {
+            return after.of(weight, count, breath);
+        }
         int[] best = new int[ends];
         Arrays.fill(best, NEVER);
         for (Step step : steps.get(i)) {
@@ -97,13 +88,23 @@ final class Hope {
             int more = step.isPlain() ? count : count + 1;
             boolean isOver = prospect.isBarLine(first + i + step.notes());
             int breathed = step.isBreath() ? 1 : breath;
-            int[] there = most[index(i + step.notes(), heavier, isOver ? 0 : more, breathed)];
+            int[] there = known(i + step.notes(), heavier, isOver ? 0 : more, breathed);
             int gain = step.gain() - times * thick;
             for (int end = 0; end < ends; end++) {
                 best[end] = there[end] <= NEVER ? best[end] : Math.max(best[end], gain + there[end]);
             }
         }
         return best;
+    }
+
+    private int[] known(int i, int weight, int count, int breath) {
+        int index = index(i, weight, count, breath);
+        int[] known = most[index];
+        if (known == null) {
+            known = from(i, weight, count, breath);
+            most[index] = known;
+        }
+        return known;
     }
 
     private int index(int boundary, int weight, int count, int breath) {
@@ -116,6 +117,6 @@ final class Hope {
     }
 
     int[] of(int boundary, int weight, int count, int breath) {
-        return most[index(boundary - first, weight, count, breath)];
+        return known(boundary - first, weight, count, breath);
     }
 }

@@ -2,7 +2,9 @@ package wildflourish.core.growing;
 
 import java.util.ArrayList;
 import java.util.Collections;
+import java.util.Comparator;
 import java.util.HashMap;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -20,7 +22,7 @@ final class Planner {
     /** The numbers of the phrases of each family. */
     private final List<List<Integer>> members = new ArrayList<>();
 
-    private final List<Family> families = new ArrayList<>();
+    private final List<Kin> families = new ArrayList<>();
     /** For each family, for what neighbours see of it, the best worth of everything else. */
     private final List<Map<Long, Integer>> outside = new ArrayList<>();
 
@@ -41,8 +43,8 @@ final class Planner {
             members.get(family).add(i);
         }
         for (List<Integer> each : members) {
-            families.add(new Family(
-                    walk, row, each.stream().map(row.stretches()::get).toList(), options, below));
+            families.add(
+                    new Kin(walk, row, each.stream().map(row.stretches()::get).toList(), options, below));
             outside.add(new HashMap<>());
         }
     }
@@ -90,7 +92,7 @@ final class Planner {
     /**
      * What the phrases so far leave to those that follow: what the last one looks like, and for each family that comes again what its next members will look like.
      *
-     * @param pending by the number of the family, packed as {@link Family#sights}, those that have been met left out
+     * @param pending by the number of the family, packed as {@link Kin#sights}, those that have been met left out
      */
     private record Link(int look, TreeMap<Integer, Long> pending) {}
 
@@ -98,11 +100,12 @@ final class Planner {
     private record Bond(Link from, Link to, long sight, int worth) {}
 
     private static final int NO_LOOK = -1;
+    private static final Link START = new Link(NO_LOOK, new TreeMap<>());
 
     private Optional<Plan> plan(boolean isPriced) {
         List<List<Bond>> chain = new ArrayList<>();
         Map<Link, Integer> at = new HashMap<>();
-        at.put(new Link(NO_LOOK, new TreeMap<>()), 0);
+        at.put(START, 0);
         List<Map<Link, Integer>> forward = new ArrayList<>();
         forward.add(at);
         for (int i = 0; i < row.stretches().size(); i++) {
@@ -121,11 +124,12 @@ final class Planner {
         if (at.isEmpty()) {
             return Optional.empty();
         }
+        List<Map<Link, Integer>> backward = backward(chain);
         int worth = Collections.max(at.values());
-        List<Option> chosen = chosen(chain, forward, worth);
+        List<Option> chosen = chosen(chain, backward);
         Map<Option, Integer> through = new HashMap<>();
         if (isPriced) {
-            settle(chain, forward);
+            settle(chain, forward, backward);
             for (int family = 0; family < families.size(); family++) {
                 families.get(family).price(outside.get(family), through);
             }
@@ -141,13 +145,13 @@ final class Planner {
         Long waiting = from.pending().get(stretch.family());
         if (waiting != null) {
             int member = its.indexOf(index);
-            bonds.add(bond(from, stretch, Family.lookOf(waiting, member), waiting, 0, member + 1 == its.size()));
+            bonds.add(bond(from, stretch, Kin.lookOf(waiting, member), waiting, 0, member + 1 == its.size()));
             return bonds;
         }
         families.get(stretch.family())
                 .sights()
                 .forEach((sight, worth) ->
-                        bonds.add(bond(from, stretch, Family.lookOf(sight, 0), sight, worth, its.size() == 1)));
+                        bonds.add(bond(from, stretch, Kin.lookOf(sight, 0), sight, worth, its.size() == 1)));
         return bonds;
     }
 
@@ -163,51 +167,76 @@ final class Planner {
         return new Bond(from, to, sight, worth - between);
     }
 
-    /** For each sight of each family the best worth of everything else. */
-    private void settle(List<List<Bond>> chain, List<Map<Link, Integer>> forward) {
+    /** For each phrase, for what those so far leave to it, the best worth of it and all that follow. */
+    private static List<Map<Link, Integer>> backward(List<List<Bond>> chain) {
+        List<Map<Link, Integer>> backward = new ArrayList<>();
         Map<Link, Integer> after = new HashMap<>();
-        forward.get(chain.size()).keySet().forEach(link -> after.put(link, 0));
-        Map<Link, Integer> backward = after;
+        chain.get(chain.size() - 1).forEach(bond -> after.put(bond.to(), 0));
+        backward.add(after);
         for (int i = chain.size() - 1; i >= 0; i--) {
-            NoteRow.Stretch stretch = row.stretches().get(i);
-            boolean isFirst = members.get(stretch.family()).get(0) == i;
             Map<Link, Integer> before = new HashMap<>();
             for (Bond bond : chain.get(i)) {
-                int rest = backward.getOrDefault(bond.to(), NEVER);
-                before.merge(bond.from(), bond.worth() + rest, Math::max);
-                if (isFirst) {
-                    int all = forward.get(i).getOrDefault(bond.from(), NEVER) + bond.worth() + rest;
-                    int own = families.get(stretch.family()).sights().getOrDefault(bond.sight(), NEVER);
-                    outside.get(stretch.family()).merge(bond.sight(), all - own, Math::max);
-                }
+                before.merge(bond.from(), rest(bond, backward.get(0)), Math::max);
             }
-            backward = before;
+            backward.add(0, before);
+        }
+        return backward;
+    }
+
+    private static int rest(Bond bond, Map<Link, Integer> after) {
+        return bond.worth() + after.getOrDefault(bond.to(), NEVER);
+    }
+
+    /** For each sight of each family the best worth of everything else. */
+    private void settle(List<List<Bond>> chain, List<Map<Link, Integer>> forward, List<Map<Link, Integer>> backward) {
+        for (int i = 0; i < chain.size(); i++) {
+            int family = row.stretches().get(i).family();
+            boolean isFirst = members.get(family).get(0) == i;
+            for (Bond bond : isFirst ? chain.get(i) : List.<Bond>of()) {
+                int all = forward.get(i).getOrDefault(bond.from(), NEVER) + rest(bond, backward.get(i + 1));
+                int own = families.get(family).sights().getOrDefault(bond.sight(), NEVER);
+                outside.get(family).merge(bond.sight(), all - own, Math::max);
+            }
         }
     }
 
-    private List<Option> chosen(List<List<Bond>> chain, List<Map<Link, Integer>> forward, int worth) {
-        List<Option> chosen = new ArrayList<>();
-        Link at = forward.get(chain.size()).entrySet().stream()
-                .filter(link -> link.getValue() == worth)
-                .map(Map.Entry::getKey)
-                .findFirst()
-                .orElseThrow();
-        for (int i = chain.size() - 1; i >= 0; i--) {
-            Link to = at;
-            int index = i;
-            int wanted = forward.get(i + 1).getOrDefault(to, NEVER);
-            Bond taken = chain.get(i).stream()
-                    .filter(bond -> bond.to().equals(to)
-                            && forward.get(index).getOrDefault(bond.from(), NEVER) + bond.worth() == wanted)
-                    .findFirst()
-                    .orElseThrow();
-            int family = row.stretches().get(i).family();
-            if (members.get(family).get(0) == i) {
-                families.get(family).take(taken.sight(), chosen);
+    /** Of equal plans that which has an ornament earlier, then a lighter one. */
+    private static final Comparator<List<Option>> EARLIER = (one, other) -> {
+        for (int i = 0; i < Math.min(one.size(), other.size()); i++) {
+            Option a = one.get(i);
+            Option b = other.get(i);
+            int order = Comparator.comparingInt(Option::from)
+                    .thenComparingInt(Option::weight)
+                    .thenComparing(Option::name)
+                    .compare(a, b);
+            if (order != 0) {
+                return order;
             }
-            at = taken.from();
         }
-        chosen.sort((one, other) -> Integer.compare(one.from(), other.from()));
+        return other.size() - one.size();
+    };
+
+    private List<Option> chosen(List<List<Bond>> chain, List<Map<Link, Integer>> backward) {
+        List<Option> chosen = new ArrayList<>();
+        Link at = START;
+        for (int i = 0; i < chain.size(); i++) {
+            Link from = at;
+            Map<Link, Integer> after = backward.get(i + 1);
+            int wanted = backward.get(i).getOrDefault(from, NEVER);
+            List<Bond> best = chain.get(i).stream()
+                    .filter(bond -> bond.from().equals(from) && rest(bond, after) == wanted)
+                    .toList();
+            int family = row.stretches().get(i).family();
+            Bond taken = best.get(0);
+            if (members.get(family).get(0) == i) {
+                Map<Bond, List<Option>> ways = new LinkedHashMap<>();
+                best.forEach(bond -> ways.put(bond, families.get(family).way(bond.sight())));
+                taken = Collections.min(best, Comparator.comparing(ways::get, EARLIER));
+                chosen.addAll(ways.getOrDefault(taken, List.of()));
+            }
+            at = taken.to();
+        }
+        chosen.sort(Comparator.comparingInt(Option::from));
         return chosen;
     }
 }

@@ -2,6 +2,7 @@ package wildflourish.core.growing;
 
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.Comparator;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -9,7 +10,7 @@ import java.util.Map;
 import java.util.Optional;
 
 /** Phrases that begin alike: what they have alike (the trunk) is decided once, the rest (their tails) for each by itself. A phrase by itself is a trunk without tails. */
-final class Family {
+final class Kin {
     private static final int NEVER = Hope.NEVER;
     private static final int FIRST_GUESS = 24;
     /** Nothing is so far below what was hoped for. */
@@ -33,7 +34,7 @@ final class Family {
      * @param options for each note of the row
      * @param below how many points below its best way a way is still worth knowing
      */
-    Family(Walk walk, NoteRow row, List<NoteRow.Stretch> members, List<List<Option>> options, int below) {
+    Kin(Walk walk, NoteRow row, List<NoteRow.Stretch> members, List<List<Option>> options, int below) {
         this.walk = walk;
         this.row = row;
         this.options = options;
@@ -265,7 +266,8 @@ final class Family {
     // The way taken
 
     /** The options of the best way of which neighbours see so much. */
-    void take(long sight, List<Option> chosen) {
+    List<Option> way(long sight) {
+        List<Option> chosen = new ArrayList<>();
         trunk.backward(1, end -> new int[] {rest(end.state(), sight)});
         Lattice.Node end = trunk.take(Walk.START, 0, step -> {
             if (!step.isPlain()) {
@@ -275,6 +277,8 @@ final class Family {
         for (int member = 0; member < times(); member++) {
             tails.get(member).take(end.state(), lookOf(sight, member), chosen);
         }
+        chosen.sort(Comparator.comparingInt(Option::from));
+        return chosen;
     }
 
     /** The worth of all tails together after a state. */
