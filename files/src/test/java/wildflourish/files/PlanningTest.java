@@ -1,6 +1,7 @@
 package wildflourish.files;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import java.util.ArrayList;
 import java.util.HashSet;
@@ -8,6 +9,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.Random;
 import java.util.Set;
+import java.util.concurrent.CancellationException;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -19,6 +21,7 @@ import wildflourish.core.growing.Option;
 import wildflourish.core.growing.Plan;
 import wildflourish.core.growing.Reading;
 import wildflourish.core.growing.StagePlan;
+import wildflourish.core.growing.Taste;
 import wildflourish.core.growing.Thinning;
 import wildflourish.core.growing.WhyNot;
 import wildflourish.core.hand.Scene;
@@ -124,8 +127,8 @@ class PlanningTest {
         Growth.Grown top = planned(tune, begun, 3);
         int best = top.plans().get(3).worth();
         Placement first = top.proposed(3).get(0);
-        Wish refused = Wish.USUAL.with(new Wish.Pin(
-                Wish.Pin.Kind.NEVER, first.span().first(), first.stack().toString()));
+        Wish refused = Wish.USUAL.with(
+                Wish.Pin.never(first.span().first(), first.stack().toString()));
         Growth.Grown other = planned(tune, wishing(begun, 3, refused), 3);
         assertThat(placements(other.stair().at(3))).doesNotContain(first);
         assertThat(other.plans().get(3).worth()).isLessThanOrEqualTo(best);
@@ -184,9 +187,7 @@ class PlanningTest {
                 .findFirst()
                 .orElseThrow();
         NoteId had = dressed.iterator().next();
-        Wish wish = Wish.USUAL
-                .with(new Wish.Pin(Wish.Pin.Kind.SOMETHING, bare, ""))
-                .with(new Wish.Pin(Wish.Pin.Kind.NEVER, had, ""));
+        Wish wish = Wish.USUAL.with(Wish.Pin.something(bare)).with(Wish.Pin.never(had, ""));
         Stair pinned = planned(tune, wishing(stair, 1, wish), 1).stair();
         assertThat(pinned.at(1).covering(tune, bare)).isPresent();
         assertThat(pinned.at(1).at(had).flatMap(Spot::first)).isEmpty();
@@ -240,6 +241,117 @@ class PlanningTest {
             }
         }
         return differing;
+    }
+
+    /** As many as a bar asks for, and no plan without them; more than it has been asked for is not lost. */
+    @Test
+    void aBarThatAsksForMoreGetsThem() {
+        Tune tune = Demo.tunes().get(1);
+        Stair stair = begun(2, "whistle-d", 3);
+        for (int bar = 1; bar <= 8; bar++) {
+            NoteId note = tune.bars().get(bar).notes().get(0).id();
+            for (int count = 1; count <= 3; count++) {
+                Wish wish = Wish.USUAL.withLeast(tune, note, count);
+                Growth.Grown asked = planned(tune, wishing(stair, 1, wish), 1);
+                assertThat(asked.stuck()).isEmpty();
+                assertThat(inBar(tune, asked.stair().at(1), bar)).isGreaterThanOrEqualTo(count);
+                assertThat(asked.stair().isNested(tune)).isTrue();
+            }
+        }
+    }
+
+    private static long inBar(Tune tune, Version version, int bar) {
+        return placements(version).stream()
+                .filter(each -> tune.placeOf(each.span().first()).bar() == bar)
+                .count();
+    }
+
+    /** Not the first time, but where the phrase comes again. */
+    @Test
+    void whatIsKeptForLaterComesWhenThePhraseReturns() {
+        Tune tune = Demo.tunes().get(0);
+        Stair stair = begun(1, "whistle-d", 3);
+        NoteId first = tune.bars().get(1).notes().get(0).id();
+        NoteId again = tune.bars().get(5).notes().get(0).id();
+        assertThat(Phrasing.of(tune).firstOf(again)).contains(first);
+        assertThat(Phrasing.of(tune).firstOf(first)).contains(first);
+        Version usual = planned(tune, stair, 2).stair().at(2);
+        assertThat(usual.at(first)).isPresent();
+        assertThat(usual.at(again)).isPresent();
+        Wish later = Wish.USUAL.with(Wish.Pin.never(first, ""));
+        Version pinned = planned(tune, wishing(stair, 2, later), 2).stair().at(2);
+        assertThat(pinned.at(first)).isEmpty();
+        assertThat(pinned.at(again)).isPresent();
+    }
+
+    /** Prices where returns are to be varied: those of planning again, what agrees with the first time counted as it was planned. */
+    @Test
+    void variedReturnsHavePrices() {
+        Tune tune = Demo.tunes().get(0);
+        Stair stair = wishing(begun(1, "whistle-d", 3), 2, Wish.USUAL.varied(true));
+        StagePlan at = planned(tune, stair, 2).at(2).orElseThrow();
+        assertThat(at.task().ledger(at.plan().chosen()).sum())
+                .isEqualTo(at.plan().worth());
+        int asked = 0;
+        for (Option option : at.task().options().get(4)) {
+            Optional<Integer> price = GrowthWords.priceOf(at.plan(), option);
+            if (!option.isPlain() && price.isPresent() && price.get() <= Plan.MOST_PRICE) {
+                assertThat(WhyNot.of(at.task(), at.plan(), option).orElseThrow().price())
+                        .isEqualTo(price.get());
+                asked++;
+            }
+        }
+        assertThat(asked).isPositive();
+    }
+
+    /** A stair of any number of stages: limits never shrink upward, the first and the last are those of Leaf and Wild, and one that rises sooner is nowhere below one that rises later. */
+    @Test
+    void stairsOfAnySizeRise() {
+        for (int stages = 3; stages <= 9; stages++) {
+            for (int rise = -Wish.MOST; rise <= Wish.MOST; rise++) {
+                assertThat(Taste.of(1, stages, rise)).isEqualTo(Taste.of(1, 5));
+                if (stages >= 5) {
+                    assertThat(Taste.of(stages - 1, stages, rise)).isEqualTo(Taste.of(4, 5));
+                }
+                for (int stage = 2; stage < stages; stage++) {
+                    Taste lower = Taste.of(stage - 1, stages, rise);
+                    Taste upper = Taste.of(stage, stages, rise);
+                    Taste later = Taste.of(stage, stages, Math.max(-Wish.MOST, rise - 1));
+                    assertThat(upper.limits().hardest())
+                            .isGreaterThanOrEqualTo(lower.limits().hardest())
+                            .isGreaterThanOrEqualTo(later.limits().hardest());
+                    assertThat(upper.limits().highest())
+                            .isGreaterThanOrEqualTo(lower.limits().highest());
+                    assertThat(upper.level().load().most())
+                            .isGreaterThanOrEqualTo(lower.level().load().most());
+                    assertThat(upper.worth().fee())
+                            .isLessThanOrEqualTo(lower.worth().fee())
+                            .isLessThanOrEqualTo(later.worth().fee());
+                }
+            }
+        }
+        Tune tune = Demo.tunes().get(1);
+        assertThat(Growth.grown(tune, begun(2, "whistle-d", 8), 1, Profile.usual())
+                        .isNested(tune))
+                .isTrue();
+    }
+
+    /** The work tells how far it is, never backward, and stops where it is told to. */
+    @Test
+    void planningTellsHowFarItIsAndStops() {
+        Tune tune = Demo.tunes().get(1);
+        Stair stair = begun(2, "whistle-d", 4);
+        List<Double> shares = new ArrayList<>();
+        Choices choices = Growth.choices(tune, stair, Profile.usual(), shares::add);
+        assertThat(shares).isSorted().last().isEqualTo(1.0);
+        assertThat(shares).hasSizeGreaterThan(10);
+        shares.clear();
+        Growth.planned(tune, stair, 1, Profile.usual(), choices, shares::add);
+        assertThat(shares).isSorted().hasSizeGreaterThan(2).allMatch(share -> share <= 1);
+        assertThatThrownBy(() -> Growth.planned(tune, stair, 1, Profile.usual(), choices, share -> {
+                    throw new CancellationException();
+                }))
+                .isInstanceOf(CancellationException.class);
     }
 
     /** By spot, by phrase, whole: what is taken is of the plan, all else stays, the stair stays nested, and the next plan keeps what was taken. */
@@ -296,12 +408,15 @@ class PlanningTest {
                 .withTaste("sung-and-slow")
                 .with(Wish.Degree.FULL, 2)
                 .with(Wish.Degree.BEAT, -1)
+                .with(Wish.Degree.RISE, 1)
+                .forConcert(true)
                 .varied(true)
                 .withNever("cran", true)
                 .withNever("long-roll", true)
-                .with(new Wish.Pin(Wish.Pin.Kind.NEVER, tune.notes().get(3).id(), "short-roll"))
-                .with(new Wish.Pin(Wish.Pin.Kind.NEVER, tune.notes().get(4).id(), ""))
-                .with(new Wish.Pin(Wish.Pin.Kind.SOMETHING, tune.notes().get(7).id(), ""));
+                .with(Wish.Pin.never(tune.notes().get(3).id(), "short-roll"))
+                .with(Wish.Pin.never(tune.notes().get(4).id(), ""))
+                .with(Wish.Pin.something(tune.notes().get(7).id()))
+                .withLeast(tune, tune.notes().get(20).id(), 2);
         Stair stair = wishing(begun(2, "whistle-d", 3), 1, wish);
         Book book = new Book(List.of(Lesson.plain(tune).with(stair)));
         String text = BookWriter.write(book);

@@ -8,6 +8,8 @@ import java.util.Map;
 import java.util.Optional;
 import wildflourish.core.music.Fraction;
 import wildflourish.core.tune.Form;
+import wildflourish.core.tune.Note;
+import wildflourish.core.tune.NoteId;
 import wildflourish.core.tune.Part;
 import wildflourish.core.tune.Tune;
 
@@ -73,6 +75,32 @@ public final class Phrasing {
             nearest = isNearer ? like : nearest;
         }
         return nearest;
+    }
+
+    /** The note that stands, where a phrase that comes again is heard for the first time, for one of it; itself where that is the first time. Empty where the phrase comes only once. */
+    public Optional<NoteId> firstOf(NoteId note) {
+        Phrase own = at(tune.placeOf(note).bar());
+        int family = familyOf(own);
+        List<Phrase> members =
+                phrases.stream().filter(each -> familyOf(each) == family).toList();
+        if (members.size() < 2) {
+            return Optional.empty();
+        }
+        Phrase first = members.get(0);
+        int bar = begin(first) + tune.placeOf(note).bar() - begin(own);
+        if (bar < first.firstBar() || bar > first.lastBar()) {
+            return Optional.empty();
+        }
+        Fraction offset = tune.placeOf(note).offset();
+        return tune.bars().get(bar).notes().stream()
+                .map(Note::id)
+                .filter(each -> tune.placeOf(each).offset().equals(offset))
+                .findFirst();
+    }
+
+    /** The first bar of a phrase that is no pickup. */
+    private int begin(Phrase phrase) {
+        return phrase.firstBar() + (tune.form().isPickup(phrase.firstBar()) ? 1 : 0);
     }
 
     /** In the order of the tune as written. */

@@ -1,11 +1,15 @@
 package wildflourish.core.growing;
 
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
+import java.util.function.DoubleConsumer;
 import java.util.stream.IntStream;
 import wildflourish.core.form.Phrase;
 import wildflourish.core.form.Phrasing;
@@ -43,7 +47,7 @@ public final class Choices {
         }
     }
 
-    private Choices(Tune tune, Scene scene) {
+    private Choices(Tune tune, Scene scene, DoubleConsumer reached) {
         this.tune = tune;
         this.row = row(tune, scene.playing().instrument().family().isBlownByMouth());
         for (Note note : tune.notes()) {
@@ -57,6 +61,7 @@ public final class Choices {
                                             one.placement().stack().weight(),
                                             other.placement().stack().weight()))
                                     .toList());
+            reached.accept(found.size() / (double) tune.notes().size());
         }
     }
 
@@ -79,18 +84,34 @@ public final class Choices {
                 tune.placeOf(placement.span().last()).order() + 1);
     }
 
-    /** In the scene of a version without ornaments, at the slowest tempo that is planned for. */
-    public static Choices of(Scene plain) {
-        return new Choices(plain.tune(), plain);
+    /** In the scene of a version without ornaments, at the slowest tempo that is planned for; {@code reached} is told the share of the notes that is done, from 0 to 1. */
+    public static Choices of(Scene plain, DoubleConsumer reached) {
+        return new Choices(plain.tune(), plain, reached);
     }
 
     public NoteRow row() {
         return row;
     }
 
+    /** The row as it is planned for a wish: what is asked for in its bars, and phrases that return tied as far as they are to be alike. */
+    NoteRow asked(Wish wish) {
+        Set<Integer> pinned = new HashSet<>();
+        List<Integer> least =
+                new ArrayList<>(Collections.nCopies(row.barLengths().size(), 0));
+        for (Wish.Pin pin : wish.within(tune).pins()) {
+            if (pin.kind() == Wish.Pin.Kind.LEAST) {
+                least.set(tune.placeOf(pin.note()).bar(), pin.count());
+            } else {
+                pinned.add(tune.placeOf(pin.note()).order());
+            }
+        }
+        NoteRow asked = row.asking(least);
+        return wish.isVaried() ? asked.untied() : asked.untiedAt(pinned);
+    }
+
     /** The placement that an option stands for. */
     public Placement placement(Option option) {
-        Placement known = standing.get(option);
+        Placement known = standing.get(option.worth(0));
         return known != null ? known : planned(option);
     }
 
@@ -130,16 +151,15 @@ public final class Choices {
     /**
      * What may be chosen at a stage, with the points it has there by itself.
      *
-     * @param stage for kinds that come later; from 1
      * @param clean tempos at each of which everything must be clean
      * @param wish its taste is left to the liking, its degrees to the taste
      */
-    public List<List<Option>> options(Taste taste, int stage, List<Tempo> clean, Liking liking, Wish wish) {
+    public List<List<Option>> options(Taste taste, List<Tempo> clean, Liking liking, Wish wish) {
         List<List<Option>> options = new ArrayList<>();
         for (int note = 0; note < found.size(); note++) {
             List<Option> here = new ArrayList<>();
             for (Found each : found.get(note)) {
-                if (isAllowed(each, taste, stage, clean) && !isRefused(each, wish)) {
+                if (isAllowed(each, taste, clean) && !isRefused(each, wish)) {
                     here.add(option(each, taste, liking));
                 }
             }
@@ -179,14 +199,14 @@ public final class Choices {
                 Option.NONE,
                 placement.stack().weight(),
                 0);
-        standing.put(option, placement);
+        standing.put(option.worth(0), placement);
         return option;
     }
 
-    private static boolean isAllowed(Found each, Taste taste, int stage, List<Tempo> clean) {
+    private static boolean isAllowed(Found each, Taste taste, List<Tempo> clean) {
         Ornament.Manner manner = each.ornament().manner();
         boolean isShort = each.fit().facts().lengthWholeNotes().isLessThan(QUAVER);
-        return manner.stage() <= stage
+        return manner.stage() <= taste.limits().highest()
                 && manner.difficulty() <= taste.limits().hardest()
                 && !(isShort && taste.worth().shortNote().isEmpty())
                 && clean.stream()

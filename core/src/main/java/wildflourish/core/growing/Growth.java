@@ -9,6 +9,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
+import java.util.function.DoubleConsumer;
 import java.util.function.Predicate;
 import java.util.stream.Stream;
 import wildflourish.core.hand.Scene;
@@ -42,6 +43,8 @@ public final class Growth {
     private final Choices choices;
     private final List<Plan> plans = new ArrayList<>();
     private final Map<Integer, Task> tasks = new TreeMap<>();
+    /** For each stage what was asked for when it was planned last. */
+    private final Map<Integer, Task> asked = new HashMap<>();
     /** Stages for which there was no way round what stands and what is wished. */
     private final Set<Integer> stuck = new HashSet<>();
     /** For each stage what may be chosen there, were it alone. */
@@ -127,14 +130,23 @@ public final class Growth {
         this.choices = choices;
     }
 
+    private static void unfollowed(double share) {
+        // Nobody is told how far the work is.
+    }
+
     /** What fits the tune on a stair's instrument at the slowest of its tempos, to be found once for many plans. */
     public static Choices choices(Tune tune, Stair stair, Profile profile) {
+        return choices(tune, stair, profile, Growth::unfollowed);
+    }
+
+    /** The same; {@code reached} is told the share of the notes that is done, from 0 to 1, and may stop it by throwing. */
+    public static Choices choices(Tune tune, Stair stair, Profile profile, DoubleConsumer reached) {
         Tempo slowest = stair.stages().stream()
                 .map(version -> version.playing().tempo())
                 .min(Comparator.comparing(tempo -> tempo.beatsPerMinute().times(tempo.beatLength())))
                 .orElseThrow();
         Version plain = Version.plain("plain", stair.at(0).playing().withTempo(slowest));
-        return Choices.of(Scene.of(tune, plain, profile));
+        return Choices.of(Scene.of(tune, plain, profile), reached);
     }
 
     /**
@@ -149,11 +161,17 @@ public final class Growth {
 
     /** The same with all that is known of the plans, from what fits as it was found before. */
     public static Grown planned(Tune tune, Stair stair, int lowest, Profile profile, Choices choices) {
+        return planned(tune, stair, lowest, profile, choices, Growth::unfollowed);
+    }
+
+    /** The same; {@code reached} is told the share that is done, from 0 to 1, and may stop it by throwing. */
+    public static Grown planned(
+            Tune tune, Stair stair, int lowest, Profile profile, Choices choices, DoubleConsumer reached) {
         if (lowest < 1 || lowest >= stair.stages().size()) {
             throw new IllegalArgumentException(
                     "stages 2 to " + stair.stages().size() + " can be grown, not " + (lowest + 1));
         }
-        return new Growth(tune, stair, lowest, profile, choices).grown();
+        return new Growth(tune, stair, lowest, profile, choices).grown(reached);
     }
 
     /** With nothing placed from a stage on but what the stage below it has. */
@@ -165,9 +183,12 @@ public final class Growth {
         return cleared;
     }
 
-    private Grown grown() {
+    private Grown grown(DoubleConsumer reached) {
         for (int round = 0; round < MOST_ROUNDS; round++) {
-            plan();
+            // Every round is about half of what is left.
+            double share = 1 - Math.pow(2, -round);
+            double rest = 1 - share;
+            plan(stage -> reached.accept(share + rest / 2 * stage));
             List<Placement> unfit = unfit(made());
             if (unfit.isEmpty()) {
                 return told(made());
@@ -190,11 +211,22 @@ public final class Growth {
     /** The plan of a stage with its prices between its neighbours as they are in the end. */
     private Plan priced(int stage) {
         Plan plan = plans.get(stage - lowest);
-        Task last = task(stage, under(stage), over(stage));
+        Task last = goal(stage, task(stage, under(stage), over(stage)));
         tasks.put(stage, last);
+        List<Option> chosen =
+                plan.chosen().stream().map(each -> asIn(last, each)).toList();
+        int worth = wish(stage).isVaried() ? last.ledger(chosen).sum() : plan.worth();
         return last.priced()
-                .map(again -> new Plan(plan.chosen(), plan.worth(), again.through()))
+                .map(again -> new Plan(chosen, worth, again.through()))
                 .orElse(plan);
+    }
+
+    /** An option with the points that it has in a task. */
+    private static Option asIn(Task task, Option option) {
+        return task.options().get(option.from()).stream()
+                .filter(each -> each.to() == option.to() && each.name().equals(option.name()))
+                .findFirst()
+                .orElse(option);
     }
 
     private List<Placement> under(int stage) {
@@ -207,7 +239,7 @@ public final class Growth {
                 : Optional.empty();
     }
 
-    private void plan() {
+    private void plan(DoubleConsumer reached) {
         plans.clear();
         stuck.clear();
         List<Placement> below = placements(stair.at(lowest - 1));
@@ -218,6 +250,7 @@ public final class Growth {
             }
             plans.add(plan.orElse(standing(stage, below)));
             below = placements(plans.get(stage - lowest));
+            reached.accept(plans.size() / (double) (stair.stages().size() - lowest));
         }
         boolean hasRisen = true;
         for (int round = 0; round < MOST_ROUNDS && hasRisen; round++) {
@@ -244,7 +277,7 @@ public final class Growth {
     /** A stage once more between its neighbours; whether that is worth more. */
     private boolean replanned(int stage) {
         Task task = task(stage, under(stage), over(stage));
-        if (task.equals(tasks.get(stage))) {
+        if (task.equals(asked.get(stage))) {
             return false;
         }
         Optional<Plan> again = best(stage, task);
@@ -287,8 +320,15 @@ public final class Growth {
     }
 
     private Optional<Plan> best(int stage, Task task) {
-        tasks.put(stage, task);
-        return task.best().flatMap(plan -> wish(stage).isVaried() ? varied(task, plan) : Optional.of(plan));
+        asked.put(stage, task);
+        return goal(stage, task).best();
+    }
+
+    /** What is planned in the end: where returns are to be varied, less for what agrees with the first time. */
+    private Task goal(int stage, Task task) {
+        return wish(stage).isVaried()
+                ? task.best().map(first -> varied(task, first)).orElse(task)
+                : task;
     }
 
     private Task task(int stage, List<Placement> below, Optional<List<Placement>> above) {
@@ -323,7 +363,7 @@ public final class Growth {
         Stream.concat(kept.stream(), under.stream())
                 .filter(option -> !options.get(option.from()).contains(option))
                 .forEach(option -> options.get(option.from()).add(0, option));
-        NoteRow row = wish(stage).isVaried() ? choices.row().untied() : choices.row();
+        NoteRow row = choices.asked(wish(stage));
         Level level = taste.level()
                 .bearing(row, Stream.concat(kept.stream(), under.stream()).toList());
         return new Task(row, level, options);
@@ -334,7 +374,7 @@ public final class Growth {
 
     /** What may be chosen at a stage, were it alone. */
     private List<List<Candidate>> allowed(int stage) {
-        return choices.options(taste(stage), stage, tempos(stage), liking(stage), wish(stage)).stream()
+        return choices.options(taste(stage), tempos(stage), liking(stage), wish(stage)).stream()
                 .map(here -> here.stream().map(this::candidate).toList())
                 .toList();
     }
@@ -358,7 +398,7 @@ public final class Growth {
     }
 
     /** Later returns dressed otherwise than the first, where that costs little: exact given the first. */
-    private Optional<Plan> varied(Task task, Plan first) {
+    private Task varied(Task task, Plan first) {
         List<List<Option>> options = new ArrayList<>(task.options());
         Map<Integer, NoteRow.Stretch> firsts = new TreeMap<>();
         for (NoteRow.Stretch stretch : choices.row().stretches()) {
@@ -377,10 +417,7 @@ public final class Growth {
                                 .toList());
             }
         }
-        return new Task(task.row(), task.level(), options)
-                .best()
-                .map(plan -> new Plan(
-                        plan.chosen().stream().map(each -> own(task, each)).toList(), plan.worth(), Map.of()));
+        return new Task(task.row(), task.level(), options);
     }
 
     private static boolean isAgreeing(Option option, Plan first) {
@@ -389,14 +426,6 @@ public final class Growth {
                         .anyMatch(each -> each.from() == option.from()
                                 && each.to() == option.to()
                                 && each.name().equals(option.name()));
-    }
-
-    /** An option of a task with its own points. */
-    private static Option own(Task task, Option option) {
-        return task.options().get(option.from()).stream()
-                .filter(each -> each.to() == option.to() && each.name().equals(option.name()))
-                .findFirst()
-                .orElse(option);
     }
 
     /** The tempos of a stage and of all above it, for what is placed there is played at all of them. */
@@ -412,8 +441,9 @@ public final class Growth {
 
     /** What a stage of a stair is judged by, for a student, as its teacher wishes. */
     static Taste taste(Stair stair, int stage, Profile profile) {
-        Taste taste = Taste.of(stage, stair.stages().size())
-                .wished(stair.at(stage).label().wish());
+        Wish wish = stair.at(stage).label().wish();
+        Taste taste = Taste.of(stage, stair.stages().size(), wish.of(Wish.Degree.RISE))
+                .wished(wish);
         boolean isSlower = profile.factor().isMoreThan(Fraction.ONE);
         boolean isLearner = profile.equals(Profile.all().get(Profile.all().size() - 1));
         return !isSlower ? taste : isLearner ? taste.askingMore(2, 1) : taste.askingMore(1, 0);

@@ -152,7 +152,11 @@ final class Lattice {
         }
         int offset = node.boundary + step.notes();
         int boundary = prospect.first() + offset;
-        long next = walk.settled(walk.next(node.state, step), boundary, prospect);
+        long reached = walk.next(node.state, step);
+        if (prospect.isBarLine(boundary) && !walk.hasEnough(reached, step.bar())) {
+            return;
+        }
+        long next = walk.settled(reached, boundary, prospect);
         int[] still = hope.of(boundary, next);
         boolean isWorthIt = false;
         for (int end = 0; end < still.length && !isWorthIt; end++) {

@@ -18,6 +18,9 @@ import java.util.Map;
  */
 public record Level(
         List<Integer> thick, int free, Load load, List<Integer> techniques, Near near, int clash, int breath) {
+    /** What is asked for without a name weighs no more than this. */
+    private static final int HEAVIEST_ASKED = 2;
+
     /**
      * Weight of a phrase.
      *
@@ -33,6 +36,11 @@ public record Level(
     public Level {
         thick = List.copyOf(thick);
         techniques = List.copyOf(techniques);
+    }
+
+    /** With another load. */
+    Level bearing(Load other) {
+        return new Level(thick, free, other, techniques, near, clash, breath);
     }
 
     /** How many ornaments of a bar are free, by its length against a semibreve; at least one. */
@@ -83,13 +91,18 @@ public record Level(
         return load.over() * (more * (more + 1) / 2);
     }
 
-    /** With limits raised by just as much as these need that must stand. */
+    /** With limits raised by just as much as these need that must stand, and what is asked for in bars. */
     Level bearing(NoteRow row, List<Option> kept) {
         Map<Integer, Integer> inBars = new HashMap<>();
         int most = load.most();
         int kinds = techniques.size() + 1;
         int thickest = 0;
+        for (int bar = 0; bar < row.least().size(); bar++) {
+            thickest = Math.max(
+                    thickest, row.least().get(bar) - freeIn(row.barLengths().get(bar), row.semibreve()));
+        }
         for (NoteRow.Stretch stretch : row.stretches()) {
+            most = Math.max(most, HEAVIEST_ASKED * row.asked(stretch));
             List<Option> here = kept.stream()
                     .filter(option -> stretch.first() <= option.from() && option.to() <= stretch.last())
                     .toList();

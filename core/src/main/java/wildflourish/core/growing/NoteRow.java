@@ -1,10 +1,12 @@
 package wildflourish.core.growing;
 
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 
 /**
  * The notes of a tune as a plan goes through them: boundary 0 before the first, boundary N after the last.
@@ -15,6 +17,7 @@ import java.util.Map;
  * @param barLengths for each bar its units
  * @param stretches phrases, one after the other, without gap
  * @param isBlown whether the player needs breath
+ * @param least for each bar how many ornaments are asked for, at least
  */
 public record NoteRow(
         List<Long> starts,
@@ -22,7 +25,8 @@ public record NoteRow(
         List<Integer> bars,
         List<Long> barLengths,
         List<Stretch> stretches,
-        boolean isBlown) {
+        boolean isBlown,
+        List<Integer> least) {
     /**
      * A phrase, or a pickup by itself.
      *
@@ -46,6 +50,73 @@ public record NoteRow(
         bars = List.copyOf(bars);
         barLengths = List.copyOf(barLengths);
         stretches = List.copyOf(stretches);
+        least = List.copyOf(least);
+    }
+
+    /** With nothing asked for. */
+    public NoteRow(
+            List<Long> starts,
+            long crotchet,
+            List<Integer> bars,
+            List<Long> barLengths,
+            List<Stretch> stretches,
+            boolean isBlown) {
+        this(starts, crotchet, bars, barLengths, stretches, isBlown, Collections.nCopies(barLengths.size(), 0));
+    }
+
+    /** How many ornaments are asked for in the bars of a stretch together. */
+    int asked(Stretch stretch) {
+        return bars.subList(stretch.first(), stretch.last()).stream()
+                .distinct()
+                .mapToInt(least::get)
+                .sum();
+    }
+
+    private NoteRow with(List<Stretch> others) {
+        return new NoteRow(starts, crotchet, bars, barLengths, others, isBlown, least);
+    }
+
+    /** With so many ornaments asked for in each bar, at least; what is tied is asked for together. */
+    NoteRow asking(List<Integer> counts) {
+        List<Integer> together = new ArrayList<>(counts);
+        for (Stretch stretch : stretches) {
+            for (Stretch other : stretches) {
+                for (int i = 0; i < (other.family() == stretch.family() ? stretch.trunk() : 0); i++) {
+                    int bar = bars.get(stretch.first() + i);
+                    together.set(bar, Math.max(together.get(bar), counts.get(bars.get(other.first() + i))));
+                }
+            }
+        }
+        return new NoteRow(starts, crotchet, bars, barLengths, stretches, isBlown, together);
+    }
+
+    /** With phrases tied only up to notes that are pinned in one of a family and not in all. */
+    NoteRow untiedAt(Set<Integer> pinned) {
+        Map<Integer, Integer> trunks = new HashMap<>();
+        for (Stretch stretch : stretches) {
+            trunks.merge(stretch.family(), untiedAt(stretch, pinned), Math::min);
+        }
+        return with(stretches.stream()
+                .map(stretch -> stretch.withTrunk(trunks.getOrDefault(stretch.family(), 0)))
+                .toList());
+    }
+
+    private int untiedAt(Stretch stretch, Set<Integer> pinned) {
+        List<Stretch> members = stretches.stream()
+                .filter(each -> each.family() == stretch.family())
+                .toList();
+        int trunk = 0;
+        while (trunk < stretch.trunk()) {
+            int offset = trunk;
+            long count = members.stream()
+                    .filter(each -> pinned.contains(each.first() + offset))
+                    .count();
+            if (count > 0 && count < members.size()) {
+                return trunk;
+            }
+            trunk++;
+        }
+        return trunk;
     }
 
     public int notes() {
@@ -72,15 +143,9 @@ public record NoteRow(
                 .add(stretch));
         Map<Integer, Integer> trunks = new HashMap<>();
         families.forEach((family, members) -> trunks.put(family, trunk(members, options)));
-        return new NoteRow(
-                starts,
-                crotchet,
-                bars,
-                barLengths,
-                stretches.stream()
-                        .map(stretch -> stretch.withTrunk(trunks.getOrDefault(stretch.family(), 0)))
-                        .toList(),
-                isBlown);
+        return with(stretches.stream()
+                .map(stretch -> stretch.withTrunk(trunks.getOrDefault(stretch.family(), 0)))
+                .toList());
     }
 
     private static int trunk(List<Stretch> members, List<List<Option>> options) {
@@ -111,13 +176,7 @@ public record NoteRow(
 
     /** With phrases that return free to be dressed otherwise. */
     NoteRow untied() {
-        return new NoteRow(
-                starts,
-                crotchet,
-                bars,
-                barLengths,
-                stretches.stream().map(stretch -> stretch.withTrunk(0)).toList(),
-                isBlown);
+        return with(stretches.stream().map(stretch -> stretch.withTrunk(0)).toList());
     }
 
     /**
@@ -152,7 +211,7 @@ public record NoteRow(
                 open = open(bounded, i);
             }
         }
-        return new NoteRow(starts, crotchet, bars, barLengths, bounded, isBlown);
+        return with(bounded);
     }
 
     /** Families that have been met up to a stretch and come again after it. */

@@ -1,5 +1,6 @@
 package wildflourish.core.growing;
 
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -21,8 +22,14 @@ public record Taste(Worth worth, Limits limits, Level level) {
     /** Points; {@code shortNote} is empty where a note below a quaver bears nothing. */
     public record Worth(int fee, int place, int held, int size, int toil, int turn, Optional<Integer> shortNote) {}
 
-    /** The hardest, and how many times as fast as the tempo it must be clean at least. */
-    public record Limits(int hardest, Fraction margin) {}
+    /**
+     * What an ornament may be.
+     *
+     * @param hardest difficulty
+     * @param margin how many times as fast as the tempo it must be clean at least
+     * @param highest the stage of a stair of five, from 1, whose kinds are reached
+     */
+    public record Limits(int hardest, Fraction margin, int highest) {}
 
     private static final Map<String, Row> ROWS = Table.load("taste.table").rows().stream()
             .collect(Collectors.toMap(row -> row.text("what"), Function.identity()));
@@ -30,44 +37,103 @@ public record Taste(Worth worth, Limits limits, Level level) {
     private static final int FEE_A_DEGREE = 6;
     private static final int PLACE_A_DEGREE = 3;
     private static final int SIZE_A_DEGREE = 2;
+    private static final int TURN_IN_CONCERT = 4;
     private static final List<String> STAGES = List.of("Leaf", "Bud", "Bloom", "Wild");
 
+    /** A place among the columns: between two of them there are four steps. */
+    private static final int STEPS = 4;
+
+    /** Of a stage of a stair that rises evenly. */
+    public static Taste of(int stage, int stages) {
+        return of(stage, stages, 0);
+    }
+
     /**
-     * Of a stage of a stair. Stairs of up to five stages have the first columns, in larger ones a stage has the column that lies nearest below its place.
+     * Of a stage of a stair. Stairs of up to five stages have the first columns, in larger ones a stage lies between columns, as far up as in the stair.
      *
      * @param stage from 1, for the plain stage has none
+     * @param rise how much sooner than evenly the stages rise, from −2 for much later to 2 for much sooner; the lowest and the highest stay where they are
      */
-    public static Taste of(int stage, int stages) {
+    public static Taste of(int stage, int stages, int rise) {
         if (stage < 1 || stage >= stages) {
             throw new IllegalArgumentException(
                     "a stair of " + stages + " plans stages 1 to " + (stages - 1) + ", not " + stage);
         }
-        int column = stages <= STAGES.size() + 1 ? stage - 1 : (stage - 1) * (STAGES.size() - 1) / (stages - 2);
-        String name = STAGES.get(column);
+        int top = Math.min(stages - 2, STAGES.size() - 1);
+        double even = stages == 2 ? 0 : (stage - 1.0) / (stages - 2);
+        double bent = Math.pow(even, Math.pow(2, -rise / 2.0));
+        return at(Fraction.of(Math.round(STEPS * top * bent), STEPS));
+    }
+
+    /** The column of a place and, where it lies between two, so much of the next. */
+    private static Taste at(Fraction place) {
+        int column = (int) (place.numerator() / place.denominator());
+        Fraction more = place.minus(Fraction.of(column));
+        Between between = new Between(STAGES.get(column), STAGES.get(Math.min(column + 1, STAGES.size() - 1)), more);
         return new Taste(
                 new Worth(
-                        number("fee", name),
-                        number("place", name),
-                        number("held", name),
-                        number("size", name),
-                        number("toil", name),
-                        number("turn", name),
-                        row("short").readOptional(name, Integer::valueOf)),
-                new Limits(number("hardest", name), row("margin").read(name, Fraction::parse)),
+                        between.number("fee"),
+                        between.number("place"),
+                        between.number("held"),
+                        between.number("size"),
+                        between.number("toil"),
+                        between.number("turn"),
+                        row("short").readOptional(between.nearer(), Integer::valueOf)),
+                new Limits(between.number("hardest"), between.fraction("margin"), column + 1),
                 new Level(
-                        numbers("more", name),
-                        number("free", name),
+                        between.numbers("more"),
+                        between.number("free"),
                         new Level.Load(
-                                number("from", name),
-                                number("to", name),
-                                number("most", name),
-                                number("under", name),
-                                number("over", name)),
-                        numbers("techniques", name),
+                                between.number("from"),
+                                between.number("to"),
+                                between.number("most"),
+                                between.number("under"),
+                                between.number("over")),
+                        between.numbers("techniques"),
                         new Level.Near(
-                                number("touching", name), number("same-kind", name), number("same-finger", name)),
-                        number("clash", name),
-                        number("breath", name)));
+                                between.number("touching"), between.number("same-kind"), between.number("same-finger")),
+                        between.number("clash"),
+                        between.number("breath")));
+    }
+
+    /** Values between two columns, whole points. */
+    private record Between(String lower, String upper, Fraction more) {
+        /** The column that is nearer; of two as near the lower. */
+        String nearer() {
+            return Fraction.of(1, 2).isLessThan(more) ? upper : lower;
+        }
+
+        int number(String what) {
+            return number(row(what).integer(lower), row(what).integer(upper));
+        }
+
+        private int number(int from, int to) {
+            Fraction between = more.times(Fraction.of(to - from));
+            return from + (int) Math.round((double) between.numerator() / between.denominator());
+        }
+
+        Fraction fraction(String what) {
+            Fraction from = row(what).read(lower, Fraction::parse);
+            return from.plus(row(what).read(upper, Fraction::parse).minus(from).times(more));
+        }
+
+        /** As many as the nearer column has. */
+        List<Integer> numbers(String what) {
+            List<Integer> from = list(what, lower);
+            List<Integer> to = list(what, upper);
+            List<Integer> between = new ArrayList<>();
+            for (int i = 0; i < list(what, nearer()).size(); i++) {
+                between.add(
+                        i < from.size() && i < to.size()
+                                ? number(from.get(i), to.get(i))
+                                : i < from.size() ? from.get(i) : to.get(i));
+            }
+            return between;
+        }
+
+        private static List<Integer> list(String what, String column) {
+            return row(what).words(column).stream().map(Integer::valueOf).toList();
+        }
     }
 
     /** For a student who learns more slowly: harder ornaments cost more, a phrase bears less. */
@@ -85,17 +151,10 @@ public record Taste(Worth worth, Limits limits, Level level) {
                         worth.turn(),
                         worth.shortNote()),
                 limits,
-                new Level(
-                        level.thick(),
-                        level.free(),
-                        less,
-                        level.techniques(),
-                        level.near(),
-                        level.clash(),
-                        level.breath()));
+                level.bearing(less));
     }
 
-    /** As a teacher wishes it: fuller or barer, more or less daring, more on the beat or off it. */
+    /** As a teacher wishes it: fuller or barer, more or less daring, more on the beat or off it, for a session or for a concert. */
     Taste wished(Wish wish) {
         int full = wish.of(Wish.Degree.FULL);
         int daring = wish.of(Wish.Degree.DARING);
@@ -106,7 +165,7 @@ public record Taste(Worth worth, Limits limits, Level level) {
                 Math.max(1, load.most() + full),
                 load.under(),
                 load.over());
-        return new Taste(
+        Taste taste = new Taste(
                 new Worth(
                         worth.fee() - FEE_A_DEGREE * full,
                         worth.place() + PLACE_A_DEGREE * wish.of(Wish.Degree.BEAT),
@@ -115,27 +174,38 @@ public record Taste(Worth worth, Limits limits, Level level) {
                         worth.toil(),
                         worth.turn(),
                         worth.shortNote()),
-                new Limits(limits.hardest() + daring, limits.margin()),
+                new Limits(limits.hardest() + daring, limits.margin(), limits.highest()),
+                level.bearing(wished));
+        return wish.isConcert() ? taste.forConcert() : taste;
+    }
+
+    /** For listeners: practised up to its tempo, so nothing is held back for a faster one; the same thing again costs twice, another technique half, endings are marked more. */
+    private Taste forConcert() {
+        return new Taste(
+                new Worth(
+                        worth.fee(),
+                        worth.place(),
+                        worth.held(),
+                        worth.size(),
+                        worth.toil(),
+                        worth.turn() + TURN_IN_CONCERT,
+                        worth.shortNote()),
+                new Limits(limits.hardest(), Fraction.ONE, limits.highest()),
                 new Level(
                         level.thick(),
                         level.free(),
-                        wished,
-                        level.techniques(),
-                        level.near(),
-                        level.clash(),
+                        level.load(),
+                        level.techniques().stream().map(points -> points / 2).toList(),
+                        new Level.Near(
+                                level.near().touching(),
+                                2 * level.near().sameKind(),
+                                level.near().sameFinger()),
+                        2 * level.clash(),
                         level.breath()));
     }
 
     private static Row row(String what) {
         return Optional.ofNullable(ROWS.get(what))
                 .orElseThrow(() -> new IllegalStateException("taste.table has no row " + what));
-    }
-
-    private static int number(String what, String stage) {
-        return row(what).integer(stage);
-    }
-
-    private static List<Integer> numbers(String what, String stage) {
-        return row(what).words(stage).stream().map(Integer::valueOf).toList();
     }
 }

@@ -166,6 +166,11 @@ final class Walk {
         return isNobody && (gap > 0 || !prospect.hasAny(boundary)) ? settled | FAR : settled;
     }
 
+    /** Whether as many ornaments as are asked for stand in a bar that is over. */
+    boolean hasEnough(long state, int bar) {
+        return count(state) >= row.least().get(bar);
+    }
+
     /** What a phrase costs that ends in a state. */
     static int end(long state, Level.Load load) {
         return Level.cost(load, weight(state));

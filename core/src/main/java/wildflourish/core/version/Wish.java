@@ -16,14 +16,23 @@ import wildflourish.core.tune.Tune;
  * @param taste id of a school of taste; empty for the usual one of the instrument's family
  * @param degrees by how much, from −2 to 2; what is 0 is left out
  * @param isVaried whether a phrase that returns is dressed otherwise than the first time
+ * @param isConcert whether it is for listeners, practised beforehand, and not for a session
  * @param never ids of ornaments that are never planned
  * @param pins for single notes
  */
-public record Wish(String taste, Map<Degree, Integer> degrees, boolean isVaried, Set<String> never, List<Pin> pins) {
+public record Wish(
+        String taste,
+        Map<Degree, Integer> degrees,
+        boolean isVaried,
+        boolean isConcert,
+        Set<String> never,
+        List<Pin> pins) {
     /** Nothing is wished for. */
-    public static final Wish USUAL = new Wish("", Map.of(), false, Set.of(), List.of());
+    public static final Wish USUAL = new Wish("", Map.of(), false, false, Set.of(), List.of());
 
     public static final int MOST = 2;
+    /** No more is asked for in a bar. */
+    public static final int MOST_IN_BAR = 4;
 
     /** What may be more or less. */
     public enum Degree {
@@ -32,7 +41,9 @@ public record Wish(String taste, Map<Degree, Integer> degrees, boolean isVaried,
         /** How hard and heavy the single ornaments may be. */
         DARING,
         /** On the beat (more) or off it (less). */
-        BEAT;
+        BEAT,
+        /** How soon the stairs rise: early (more) or late (less). */
+        RISE;
 
         public String word() {
             return name().toLowerCase(Locale.ROOT);
@@ -42,19 +53,37 @@ public record Wish(String taste, Map<Degree, Integer> degrees, boolean isVaried,
     /**
      * What is to be, or not to be, at a note.
      *
-     * @param option what is never planned there, as in the file; empty for anything
+     * @param option what is never planned there, as in the file; empty for anything, and for what is asked for
+     * @param count how many ornaments are asked for; 0 where none is
      */
-    public record Pin(Kind kind, NoteId note, String option) {
+    public record Pin(Kind kind, NoteId note, String option, int count) {
         /** What a pin asks for. */
         public enum Kind {
             /** It is not planned there. */
             NEVER,
             /** Something stands there. */
-            SOMETHING;
+            SOMETHING,
+            /** So many stand in its bar, at least. */
+            LEAST;
 
             public String word() {
                 return name().toLowerCase(Locale.ROOT);
             }
+        }
+
+        /** An option is never planned at a note; nothing at all where it is empty. */
+        public static Pin never(NoteId note, String option) {
+            return new Pin(Kind.NEVER, note, option, 0);
+        }
+
+        /** Something stands at a note. */
+        public static Pin something(NoteId note) {
+            return new Pin(Kind.SOMETHING, note, "", 1);
+        }
+
+        /** So many stand in the bar of a note, at least. */
+        public static Pin least(NoteId note, int count) {
+            return new Pin(Kind.LEAST, note, "", count);
         }
     }
 
@@ -75,7 +104,7 @@ public record Wish(String taste, Map<Degree, Integer> degrees, boolean isVaried,
     }
 
     public Wish withTaste(String other) {
-        return new Wish(other, degrees, isVaried, never, pins);
+        return new Wish(other, degrees, isVaried, isConcert, never, pins);
     }
 
     /** With so much more or less of something, brought within bounds. */
@@ -87,11 +116,15 @@ public record Wish(String taste, Map<Degree, Integer> degrees, boolean isVaried,
         } else {
             changed.put(degree, within);
         }
-        return new Wish(taste, changed, isVaried, never, pins);
+        return new Wish(taste, changed, isVaried, isConcert, never, pins);
     }
 
     public Wish varied(boolean newVaried) {
-        return new Wish(taste, degrees, newVaried, never, pins);
+        return new Wish(taste, degrees, newVaried, isConcert, never, pins);
+    }
+
+    public Wish forConcert(boolean newConcert) {
+        return new Wish(taste, degrees, isVaried, newConcert, never, pins);
     }
 
     /** With an ornament that is never planned, or planned again. */
@@ -102,7 +135,7 @@ public record Wish(String taste, Map<Degree, Integer> degrees, boolean isVaried,
         } else {
             changed.remove(ornament);
         }
-        return new Wish(taste, degrees, isVaried, changed, pins);
+        return new Wish(taste, degrees, isVaried, isConcert, changed, pins);
     }
 
     /** With a pin; the same wish where it is there already. */
@@ -113,8 +146,32 @@ public record Wish(String taste, Map<Degree, Integer> degrees, boolean isVaried,
                         taste,
                         degrees,
                         isVaried,
+                        isConcert,
                         never,
                         Stream.concat(pins.stream(), Stream.of(pin)).toList());
+    }
+
+    /** With at least so many in the bar of a note, in place of what was asked for that bar; the number is brought within what a plan can bear. */
+    public Wish withLeast(Tune tune, NoteId note, int count) {
+        int bar = tune.placeOf(note).bar();
+        List<Pin> others = pins.stream()
+                .filter(pin -> pin.kind() != Pin.Kind.LEAST
+                        || !tune.has(pin.note())
+                        || tune.placeOf(pin.note()).bar() != bar)
+                .toList();
+        return new Wish(taste, degrees, isVaried, isConcert, never, others)
+                .with(Pin.least(note, Math.max(1, Math.min(MOST_IN_BAR, count))));
+    }
+
+    /** How many are asked for in a bar, at least; 0 where none is. */
+    public int leastIn(Tune tune, int bar) {
+        return pins.stream()
+                .filter(pin -> pin.kind() == Pin.Kind.LEAST
+                        && tune.has(pin.note())
+                        && tune.placeOf(pin.note()).bar() == bar)
+                .mapToInt(Pin::count)
+                .max()
+                .orElse(0);
     }
 
     /** Without the pins of a note. */
@@ -123,6 +180,7 @@ public record Wish(String taste, Map<Degree, Integer> degrees, boolean isVaried,
                 taste,
                 degrees,
                 isVaried,
+                isConcert,
                 never,
                 pins.stream().filter(pin -> !pin.note().equals(note)).toList());
     }
@@ -130,7 +188,7 @@ public record Wish(String taste, Map<Degree, Integer> degrees, boolean isVaried,
     /** Without pins of notes that a tune has not. */
     public Wish within(Tune tune) {
         List<Pin> kept = pins.stream().filter(pin -> tune.has(pin.note())).toList();
-        return kept.equals(pins) ? this : new Wish(taste, degrees, isVaried, never, kept);
+        return kept.equals(pins) ? this : new Wish(taste, degrees, isVaried, isConcert, never, kept);
     }
 
     /** Whether an option is never to be planned at a note. */

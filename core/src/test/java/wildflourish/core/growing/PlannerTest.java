@@ -104,6 +104,11 @@ class PlannerTest {
                     worth -= level.thick().get(i);
                 }
             }
+            for (int bar : Set.copyOf(row.bars().subList(stretch.first(), stretch.last()))) {
+                if (bars.getOrDefault(bar, 0) < row.least().get(bar)) {
+                    return Optional.empty();
+                }
+            }
             for (int i = 1; i < placed.size(); i++) {
                 Option one = placed.get(i - 1);
                 Option other = placed.get(i);
@@ -194,6 +199,11 @@ class PlannerTest {
             }
         }
         NoteRow row = new NoteRow(starts, CROTCHET, bars, barLengths, stretches, random.nextBoolean());
+        if (random.nextInt(3) == 0) {
+            List<Integer> asked = new ArrayList<>(Collections.nCopies(barLengths.size(), 0));
+            asked.set(random.nextInt(asked.size()), 1 + random.nextInt(2));
+            row = row.asking(asked);
+        }
         List<List<Option>> options = new ArrayList<>();
         for (int note = 0; note < notes; note++) {
             options.add(new ArrayList<>());

@@ -23,7 +23,6 @@ import wildflourish.core.tune.NoteId;
 import wildflourish.core.tune.Tune;
 import wildflourish.core.version.Layer;
 import wildflourish.core.version.Version;
-import wildflourish.core.version.Wish;
 import wildflourish.desktop.action.Action;
 import wildflourish.desktop.action.ActionRow;
 import wildflourish.desktop.action.Actions;
@@ -338,8 +337,10 @@ public final class BenchRoom implements Room {
         actions.bind("take-phrase-proposals", isHere, () -> plan.takePhrase());
         actions.bind("take-all-proposals", isHere, () -> plan.takeAll());
         actions.bind("second-way", isHere, () -> plan.secondWay());
-        does(actions, "ask-something", here -> Planning.pin(here, Wish.Pin.Kind.SOMETHING));
-        does(actions, "ask-nothing", here -> Planning.pin(here, Wish.Pin.Kind.NEVER));
+        does(actions, "ask-something", Planning::askSomething);
+        does(actions, "ask-nothing", Planning::askNothing);
+        does(actions, "ask-in-bar", Planning::askInBar);
+        does(actions, "ask-later", Planning::askLater);
         does(actions, "lift-pins", Planning::lift);
     }
 

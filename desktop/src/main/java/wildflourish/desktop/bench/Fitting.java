@@ -2,6 +2,7 @@ package wildflourish.desktop.bench;
 
 import java.util.List;
 import java.util.Optional;
+import java.util.function.DoubleConsumer;
 import wildflourish.core.growing.Choices;
 import wildflourish.core.growing.Growth;
 import wildflourish.core.music.Tempo;
@@ -18,14 +19,14 @@ final class Fitting {
 
     private record Known(Asked asked, Choices choices) {}
 
-    /** Asked away from the window's thread; one question waits for the other. */
-    synchronized Choices of(Tune tune, Stair stair, Profile profile) {
+    /** Asked away from the window's thread; one question waits for the other. {@code reached} is told the share that is done. */
+    synchronized Choices of(Tune tune, Stair stair, Profile profile, DoubleConsumer reached) {
         List<Tempo> tempos = stair.stages().stream()
                 .map(version -> version.playing().tempo())
                 .toList();
         Asked asked = new Asked(tune, stair.at(0).playing(), tempos, profile);
         Known found = known.filter(each -> each.asked().equals(asked))
-                .orElseGet(() -> new Known(asked, Growth.choices(tune, stair, profile)));
+                .orElseGet(() -> new Known(asked, Growth.choices(tune, stair, profile, reached)));
         known = Optional.of(found);
         return found.choices();
     }

@@ -51,6 +51,7 @@ import wildflourish.desktop.room.Tools;
 /** Beside the score, when a plan is asked for: what is wished of the stage, what is proposed for it in pale signs, why that and not something else, and what of it is taken. */
 final class PlanPane extends VBox {
     private static final List<String> DEGREES = List.of("far less", "less", "as usual", "more", "far more");
+    private static final List<String> RISES = List.of("far later", "later", "evenly", "sooner", "far sooner");
     private static final int USUAL = 2;
 
     private final Desk desk;
@@ -64,6 +65,10 @@ final class PlanPane extends VBox {
             "wish-returns",
             "Whether a phrase that comes back is dressed alike",
             index -> wish(wish -> wish.varied(index == 1), index == 1 ? "Returns are varied" : "Returns are alike"));
+    private final Pick occasion = new Pick(
+            "wish-occasion",
+            "Whether it is for playing with others or for listeners",
+            index -> wishOfAll(wish -> wish.forConcert(index == 1), index == 1 ? "For a concert" : "For a session"));
     private final MenuButton kinds = new MenuButton("Kinds");
     private final Label told = new Label();
     private final ListView<Placement> list = new ListView<>();
@@ -85,10 +90,15 @@ final class PlanPane extends VBox {
         title.setId("plan-title");
         title.setWrapText(true);
         for (Wish.Degree degree : Wish.Degree.values()) {
-            degrees.add(new Pick(
-                    "wish-" + degree.word(),
-                    about(degree),
-                    index -> wish(wish -> wish.with(degree, index - USUAL), name(degree) + ": " + DEGREES.get(index))));
+            degrees.add(new Pick("wish-" + degree.word(), about(degree), index -> {
+                UnaryOperator<Wish> change = wish -> wish.with(degree, index - USUAL);
+                String words = name(degree) + ": " + scale(degree).get(index);
+                if (degree == Wish.Degree.RISE) {
+                    wishOfAll(change, words);
+                } else {
+                    wish(change, words);
+                }
+            }));
         }
         kinds.setId("wish-kinds");
         kinds.setAccessibleText("Kinds of ornament that may be planned");
@@ -153,14 +163,23 @@ final class PlanPane extends VBox {
         knobs.addRow(0, new Label("Taste"), taste);
         knobs.addRow(1, new Label("How much"), degrees.get(0), new Label("Daring"), degrees.get(1));
         knobs.addRow(2, new Label("On beats"), degrees.get(2), new Label("Returns"), returns);
-        knobs.addRow(3, new Label("Kinds"), kinds);
+        knobs.addRow(3, new Label("Rises"), degrees.get(3), new Label("For a"), occasion);
+        knobs.addRow(4, new Label("Kinds"), kinds);
         for (Region wide : List.of(taste, kinds)) {
             GridPane.setColumnSpan(wide, 3);
         }
-        for (Region each : List.of(taste, kinds, returns, degrees.get(0), degrees.get(1), degrees.get(2))) {
-            each.setMaxWidth(Double.MAX_VALUE);
-        }
+        asked().forEach(each -> each.setMaxWidth(Double.MAX_VALUE));
         return knobs;
+    }
+
+    private List<Region> asked() {
+        List<Region> asked = new ArrayList<>(List.of(taste, returns, occasion, kinds));
+        asked.addAll(degrees);
+        return asked;
+    }
+
+    private static List<String> scale(Wish.Degree degree) {
+        return degree == Wish.Degree.RISE ? RISES : DEGREES;
     }
 
     private static String name(Wish.Degree degree) {
@@ -168,6 +187,7 @@ final class PlanPane extends VBox {
             case FULL -> "How much";
             case DARING -> "Daring";
             case BEAT -> "On beats";
+            case RISE -> "Rises";
         };
     }
 
@@ -176,6 +196,7 @@ final class PlanPane extends VBox {
             case FULL -> "How many ornaments the stage has";
             case DARING -> "How hard and heavy a single one may be";
             case BEAT -> "Whether ornaments stand rather on the beat or off it";
+            case RISE -> "How soon the stages of the stair grow full";
         };
     }
 
@@ -184,6 +205,13 @@ final class PlanPane extends VBox {
     private void wish(UnaryOperator<Wish> change, String words) {
         if (!isFilling) {
             desk.does(here -> Planning.wish(here, change, words));
+        }
+    }
+
+    /** What is wished of the stair, in all its stages. */
+    private void wishOfAll(UnaryOperator<Wish> change, String words) {
+        if (!isFilling) {
+            desk.does(here -> Planning.wishOfAll(here, change, words));
         }
     }
 
@@ -222,12 +250,11 @@ final class PlanPane extends VBox {
                 all.stream().map(Liking::name).toList(),
                 version.map(each -> all.indexOf(Growth.liking(each))).orElse(-1));
         for (Wish.Degree degree : Wish.Degree.values()) {
-            degrees.get(degree.ordinal()).show(DEGREES, USUAL + wish.of(degree));
+            degrees.get(degree.ordinal()).show(scale(degree), USUAL + wish.of(degree));
         }
+        occasion.show(List.of("session", "concert"), wish.isConcert() ? 1 : 0);
         returns.show(List.of("alike", "varied"), wish.isVaried() ? 1 : 0);
-        for (Region each : List.of(taste, returns, kinds, degrees.get(0), degrees.get(1), degrees.get(2))) {
-            each.setDisable(!isStage);
-        }
+        asked().forEach(each -> each.setDisable(!isStage));
         showKinds(wish);
         isFilling = false;
     }

@@ -2,7 +2,9 @@ package wildflourish.desktop.bench;
 
 import java.util.List;
 import java.util.Optional;
+import java.util.function.DoubleConsumer;
 import java.util.function.Predicate;
+import wildflourish.core.growing.Choices;
 import wildflourish.core.growing.Growth;
 import wildflourish.core.growing.StagePlan;
 import wildflourish.core.ornament.Profile;
@@ -15,6 +17,9 @@ import wildflourish.desktop.room.Tools;
 
 /** A plan that is shown and not taken: outside the book, worked out away from the window's thread, anew whenever what it goes by is another. */
 final class Planned {
+    /** About how much of the time goes into finding what fits. */
+    private static final double SHARE_OF_FINDING = 0.7;
+
     private final Tools tools;
     private final Runnable shown;
     private final Fitting fitting;
@@ -77,20 +82,34 @@ final class Planned {
         }
         Asked question = now.get();
         tools.away()
-                .work(
+                .follow(
                         "Planning the stages",
-                        () -> Growth.planned(
-                                question.tune(),
-                                question.stair(),
-                                question.lowest(),
-                                question.profile(),
-                                fitting.of(question.tune(), question.stair(), question.profile())),
+                        reached -> planned(question, reached),
                         answer -> {
                             if (asked.equals(Optional.of(question))) {
                                 grown = Optional.of(answer);
                                 shown.run();
                             }
+                        },
+                        () -> {
+                            end();
+                            shown.run();
                         });
+    }
+
+    private Growth.Grown planned(Asked question, DoubleConsumer reached) {
+        Choices choices = fitting.of(
+                question.tune(),
+                question.stair(),
+                question.profile(),
+                share -> reached.accept(SHARE_OF_FINDING * share));
+        return Growth.planned(
+                question.tune(),
+                question.stair(),
+                question.lowest(),
+                question.profile(),
+                choices,
+                share -> reached.accept(SHARE_OF_FINDING + (1 - SHARE_OF_FINDING) * share));
     }
 
     /** What is proposed at a stage and does not stand there; none while a plan is worked out. */

@@ -105,19 +105,20 @@ final class RemarksPane extends VBox {
         tune = sight.tune();
         told.setText("Reading …");
         now.ifPresent(question -> tools.away()
-                .work(
+                .follow(
                         "Reading the version",
-                        () -> Reading.of(
+                        reached -> Reading.of(
                                 question.tune(),
                                 question.stair(),
                                 question.index(),
                                 question.profile(),
-                                fitting.of(question.tune(), question.stair(), question.profile())),
+                                fitting.of(question.tune(), question.stair(), question.profile(), reached)),
                         found -> {
                             if (asked.equals(Optional.of(question))) {
                                 fill(found);
                             }
-                        }));
+                        },
+                        () -> told.setText("Stopped before it was read.")));
     }
 
     private void fill(List<Reading.Remark> found) {

@@ -70,11 +70,14 @@ final class GrowCommand implements Callable<Integer> {
     @Option(
             names = "--wish",
             paramLabel = "W=N",
-            description = "full, daring or beat, from -2 for far less to 2 for far more; as often as wished")
+            description = "full, daring, beat or rise, from -2 for far less to 2 for far more; as often as wished")
     private Map<String, Integer> degrees = new TreeMap<>();
 
     @Option(names = "--varied", description = "a phrase that comes back is dressed otherwise than the first time")
     private boolean isVaried;
+
+    @Option(names = "--concert", description = "for listeners and not for a session")
+    private boolean isForConcert;
 
     @Option(names = "--never", split = ",", paramLabel = "O", description = "ornaments that are not planned")
     private List<String> never = new ArrayList<>();
@@ -144,13 +147,14 @@ final class GrowCommand implements Callable<Integer> {
                     .filter(one -> one.word().equals(each.getKey()) && isPossible)
                     .findFirst()
                     .orElseThrow(() -> new UsageException("--wish " + each.getKey() + "=" + each.getValue()
-                            + " is not known; write full, daring or beat with a number from -2 to 2"));
+                            + " is not known; write full, daring, beat or rise with a number from -2 to 2"));
             wish = wish.with(degree, each.getValue());
         }
         for (String each : never) {
             wish = wish.withNever(
                     Asked.found(each, id -> Ornament.of(id, family)).id(), true);
         }
+        wish = isForConcert ? wish.forConcert(true) : wish;
         return isVaried ? wish.varied(true) : wish;
     }
 

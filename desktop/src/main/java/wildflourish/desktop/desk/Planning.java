@@ -1,8 +1,11 @@
 package wildflourish.desktop.desk;
 
 import java.util.Optional;
+import java.util.function.Function;
 import java.util.function.UnaryOperator;
+import wildflourish.core.form.Phrasing;
 import wildflourish.core.growing.Reading;
+import wildflourish.core.tune.NoteId;
 import wildflourish.core.tune.Tune;
 import wildflourish.core.version.Deed;
 import wildflourish.core.version.Placement;
@@ -35,28 +38,77 @@ public final class Planning {
                 words);
     }
 
+    /** Something else is wished of all stages above the plain one. */
+    public static Outcome wishOfAll(Here here, UnaryOperator<Wish> change, String words) {
+        Optional<Stair> stair = here.sight().stair();
+        if (stair.isEmpty()) {
+            return Outcome.nothing();
+        }
+        Stair wished = stair.get();
+        for (int stage = 1; stage < wished.stages().size(); stage++) {
+            Version version = wished.at(stage);
+            wished = wished.with(
+                    stage,
+                    version.with(
+                            version.label().wishing(change.apply(version.label().wish()))));
+        }
+        return Outcome.of(here, wished, new Deed(Deed.Kind.WISH, "", here.stageName()), words);
+    }
+
     /** What was proposed is never planned there again. */
     public static Outcome refuse(Here here, Placement placement) {
         String name = Words.name(placement.stack());
         return wish(
                 here,
-                wish -> wish.with(new Wish.Pin(
-                        Wish.Pin.Kind.NEVER,
-                        placement.span().first(),
-                        placement.stack().toString())),
+                wish -> wish.with(Wish.Pin.never(
+                        placement.span().first(), placement.stack().toString())),
                 name + " is not planned here again");
     }
 
-    /** Something, or nothing, is to stand at the chosen note. */
-    public static Outcome pin(Here here, Wish.Pin.Kind kind) {
+    /** Something is to stand at the chosen note. */
+    public static Outcome askSomething(Here here) {
+        return pin(here, Wish.Pin::something, "Plans put something on this note");
+    }
+
+    /** Nothing is to stand at the chosen note. */
+    public static Outcome askNothing(Here here) {
+        return pin(here, note -> Wish.Pin.never(note, ""), "Nothing is planned at this note");
+    }
+
+    /** One ornament more than so far is to stand in the bar of the chosen note, at least. */
+    public static Outcome askInBar(Here here) {
+        Optional<Tune> tune = here.sight().tune();
+        Optional<NoteId> note = here.sight().note();
+        if (tune.isEmpty() || note.isEmpty() || here.sight().version().isEmpty()) {
+            return Outcome.nothing();
+        }
+        Wish now = here.sight().version().get().label().wish();
+        int bar = tune.get().placeOf(note.get()).bar();
+        int more = Math.min(Wish.MOST_IN_BAR, now.leastIn(tune.get(), bar) + 1);
+        return wish(
+                here,
+                wish -> wish.withLeast(tune.get(), note.get(), more),
+                "Plans put at least " + more + " into this bar");
+    }
+
+    /** Nothing is to stand where the phrase of the chosen note is heard for the first time; where it comes again it may. */
+    public static Outcome askLater(Here here) {
+        Optional<NoteId> first = here.sight()
+                .tune()
+                .flatMap(tune ->
+                        here.sight().note().flatMap(note -> Phrasing.of(tune).firstOf(note)));
+        return first.map(note -> wish(
+                        here,
+                        wish -> wish.without(note).with(Wish.Pin.never(note, "")),
+                        "Nothing is planned here the first time"))
+                .orElse(Outcome.nothing()
+                        .saying("This phrase comes only once: there is no later time to keep it for."));
+    }
+
+    private static Outcome pin(Here here, Function<NoteId, Wish.Pin> pin, String words) {
         return here.sight()
                 .note()
-                .map(note -> wish(
-                        here,
-                        wish -> wish.without(note).with(new Wish.Pin(kind, note, "")),
-                        kind == Wish.Pin.Kind.NEVER
-                                ? "Nothing is planned at this note"
-                                : "Plans put something on this note"))
+                .map(note -> wish(here, wish -> wish.without(note).with(pin.apply(note)), words))
                 .orElse(Outcome.nothing());
     }
 

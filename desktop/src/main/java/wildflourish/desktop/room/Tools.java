@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Set;
 import java.util.concurrent.Executor;
 import java.util.function.Consumer;
+import java.util.function.DoubleConsumer;
 import java.util.function.Function;
 import java.util.function.Supplier;
 import javafx.beans.value.ObservableValue;
@@ -37,6 +38,14 @@ public record Tools(
     /** Works something out away from the window's thread and gives it back, with a notice when it takes a while. */
     public interface Away {
         <T> void work(String words, Supplier<T> question, Consumer<T> then);
+
+        /**
+         * The same for a question that tells how far it is.
+         *
+         * @param question is given whom to tell the share that is done, from 0 to 1; that throws where the work is stopped
+         * @param stopped is called where somebody has stopped it
+         */
+        <T> void follow(String words, Function<DoubleConsumer, T> question, Consumer<T> then, Runnable stopped);
     }
 
     /** The ids of the instruments that the class owns, kept from one start to the next. */

@@ -57,6 +57,11 @@ final class LongWork {
 
     /** Does the work; then one of the two is called with what came of it, where the window lives. Neither is called when it was stopped. */
     <T> void start(String words, Work<T> work, Consumer<T> then, Consumer<IOException> otherwise) {
+        start(words, work, then, otherwise, () -> {});
+    }
+
+    /** The same; {@code stopped} is called when it was stopped. */
+    <T> void start(String words, Work<T> work, Consumer<T> then, Consumer<IOException> otherwise, Runnable stopped) {
         Task<T> task = new Task<>() {
             @Override
             protected T call() throws IOException {
@@ -81,7 +86,10 @@ final class LongWork {
             finish(task, pause);
             otherwise.accept(asWords(task.getException()));
         });
-        task.setOnCancelled(event -> finish(task, pause));
+        task.setOnCancelled(event -> {
+            finish(task, pause);
+            stopped.run();
+        });
         pause.play();
         executor.execute(task);
     }

@@ -5,6 +5,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.Consumer;
+import java.util.function.DoubleConsumer;
 import java.util.function.Function;
 import java.util.function.Supplier;
 import java.util.stream.IntStream;
@@ -118,11 +119,18 @@ public final class MainWindow extends BorderPane {
         return new Tools.Away() {
             @Override
             public <T> void work(String words, Supplier<T> question, Consumer<T> then) {
+                follow(words, progress -> question.get(), then, () -> {});
+            }
+
+            @Override
+            public <T> void follow(
+                    String words, Function<DoubleConsumer, T> question, Consumer<T> then, Runnable stopped) {
                 work.start(
                         words,
-                        progress -> question.get(),
+                        progress -> question.apply(progress::reached),
                         then,
-                        e -> desk.say("That cannot be worked out: " + e.getMessage()));
+                        e -> desk.say("That cannot be worked out: " + e.getMessage()),
+                        stopped);
             }
         };
     }

@@ -17,9 +17,14 @@ final class WishLines {
     private static final String RETURNS = "returns";
     private static final String VARIED = "varied";
     private static final String TASTE = "taste";
+    private static final String OCCASION = "occasion";
+    private static final String CONCERT = "concert";
+    private static final String SOMETHING = "something";
+    private static final String LEAST = "least";
     private static final String ANYTHING = "anything";
-    private static final Set<String> OF_STAGE = Set.of(TASTE, RETURNS, NEVER, "full", "daring", "beat");
-    private static final Set<String> OF_NOTE = Set.of(NEVER, "something");
+    private static final Set<String> OF_STAGE =
+            Set.of(TASTE, RETURNS, OCCASION, NEVER, "full", "daring", "beat", "rise");
+    private static final Set<String> OF_NOTE = Set.of(NEVER, SOMETHING, LEAST);
 
     private Wish wish = Wish.USUAL;
 
@@ -35,6 +40,7 @@ final class WishLines {
             stage.append(wish.of(degree) == 0 ? "" : pair(degree.word(), String.valueOf(wish.of(degree))));
         }
         stage.append(wish.isVaried() ? pair(RETURNS, VARIED) : "");
+        stage.append(wish.isConcert() ? pair(OCCASION, CONCERT) : "");
         stage.append(wish.never().isEmpty() ? "" : pair(NEVER, String.join(",", new TreeSet<>(wish.never()))));
         if (stage.length() > 0) {
             lines.add(WORD + stage);
@@ -43,7 +49,8 @@ final class WishLines {
             String note = " " + (tune.placeOf(pin.note()).order() + 1);
             String asked = switch (pin.kind()) {
                 case NEVER -> pair(NEVER, pin.option().isEmpty() ? ANYTHING : pin.option());
-                case SOMETHING -> pair("something", "yes");
+                case SOMETHING -> pair(SOMETHING, "yes");
+                case LEAST -> pair(LEAST, String.valueOf(pin.count()));
             };
             lines.add(WORD + note + asked);
         }
@@ -73,10 +80,12 @@ final class WishLines {
         if (isKnown) {
             NoteId note = tune.notes().get(number - 1).id();
             String never = pairs.getOrDefault(NEVER, "");
-            wish = wish.with(
-                    never.isEmpty()
-                            ? new Wish.Pin(Wish.Pin.Kind.SOMETHING, note, "")
-                            : new Wish.Pin(Wish.Pin.Kind.NEVER, note, never.equals(ANYTHING) ? "" : never));
+            Wish.Pin pin = pairs.containsKey(LEAST)
+                    ? Wish.Pin.least(note, Directives.integer(pairs, LEAST))
+                    : never.isEmpty()
+                            ? Wish.Pin.something(note)
+                            : Wish.Pin.never(note, never.equals(ANYTHING) ? "" : never);
+            wish = wish.with(pin);
         }
         return isKnown;
     }
@@ -86,7 +95,8 @@ final class WishLines {
             return false;
         }
         Wish read = wish.withTaste(pairs.getOrDefault(TASTE, ""))
-                .varied(pairs.getOrDefault(RETURNS, "").equals(VARIED));
+                .varied(pairs.getOrDefault(RETURNS, "").equals(VARIED))
+                .forConcert(pairs.getOrDefault(OCCASION, "").equals(CONCERT));
         for (Wish.Degree degree : Wish.Degree.values()) {
             read = pairs.containsKey(degree.word())
                     ? read.with(degree, Directives.integer(pairs, degree.word()))
