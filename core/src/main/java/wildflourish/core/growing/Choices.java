@@ -11,9 +11,11 @@ import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.DoubleConsumer;
 import java.util.stream.IntStream;
+import java.util.stream.Stream;
 import wildflourish.core.form.Phrase;
 import wildflourish.core.form.Phrasing;
 import wildflourish.core.hand.Scene;
+import wildflourish.core.instrument.Family;
 import wildflourish.core.music.Fraction;
 import wildflourish.core.music.Metre;
 import wildflourish.core.music.Tempo;
@@ -26,6 +28,7 @@ import wildflourish.core.tune.NoteId;
 import wildflourish.core.tune.Part;
 import wildflourish.core.tune.Tune;
 import wildflourish.core.version.Placement;
+import wildflourish.core.version.Version;
 import wildflourish.core.version.Wish;
 
 /** What fits every note of a tune on an instrument, found once for all stages, and the tune as a row of notes. */
@@ -35,6 +38,8 @@ public final class Choices {
 
     private final Tune tune;
     private final NoteRow row;
+    /** A taste that is somebody's own. */
+    private final Optional<Liking> own;
     /** For each note what fits on it, the lightest first. */
     private final List<List<Found>> found = new ArrayList<>();
 
@@ -49,6 +54,7 @@ public final class Choices {
 
     private Choices(Tune tune, Scene scene, DoubleConsumer reached) {
         this.tune = tune;
+        this.own = Optional.empty();
         this.row = row(tune, scene.playing().instrument().family().isBlownByMouth());
         for (Note note : tune.notes()) {
             found.add(
@@ -63,6 +69,13 @@ public final class Choices {
                                     .toList());
             reached.accept(found.size() / (double) tune.notes().size());
         }
+    }
+
+    private Choices(Choices same, Optional<Liking> own) {
+        this.tune = same.tune;
+        this.row = same.row;
+        this.own = own;
+        this.found.addAll(same.found);
     }
 
     /** How a note is tongued and where one breathes is not planned: the player settles that. On strings slurs and strokes are part of the ornament. */
@@ -87,6 +100,26 @@ public final class Choices {
     /** In the scene of a version without ornaments, at the slowest tempo that is planned for; {@code reached} is told the share of the notes that is done, from 0 to 1. */
     public static Choices of(Scene plain, DoubleConsumer reached) {
         return new Choices(plain.tune(), plain, reached);
+    }
+
+    /** The same where a taste is known that is somebody's own. */
+    public Choices knowing(Optional<Liking> taste) {
+        return new Choices(this, taste);
+    }
+
+    /** The taste that a version is planned by: the one wished for, the family's usual one where that is not known here. */
+    public Liking liking(Version version) {
+        List<Liking> all = tastes(version.playing().instrument().family(), own);
+        String wished = version.label().wish().taste();
+        return all.stream().filter(each -> each.id().equals(wished)).findFirst().orElse(all.get(0));
+    }
+
+    /** The tastes of a family, the usual one first, somebody's own last. */
+    public static List<Liking> tastes(Family family, Optional<Liking> own) {
+        return Stream.concat(
+                        Liking.of(family).stream(),
+                        own.filter(each -> each.families().contains(family)).stream())
+                .toList();
     }
 
     public NoteRow row() {
@@ -225,6 +258,9 @@ public final class Choices {
                 + (first.played().isLessThan(CROTCHET) ? 0 : worth.held())
                 + worth.size() * weight
                 + liking.of(each.placement().stack())
+                + liking.lean().place() * beats(first)
+                + liking.lean().size() * weight
+                - liking.lean().fee()
                 - worth.fee()
                 - worth.toil() * each.ornament().manner().difficulty()
                 + (isAtTurn(each) ? worth.turn() : 0)
@@ -244,7 +280,7 @@ public final class Choices {
     }
 
     /** Twice on the first beat, once on another. */
-    private int beats(Note note) {
+    int beats(Note note) {
         Metre metre = tune.metreAt(tune.placeOf(note.id()).bar());
         Fraction offset = tune.placeOf(note.id()).offset();
         Fraction count = metre.isCompound() ? metre.countLength() : CROTCHET;

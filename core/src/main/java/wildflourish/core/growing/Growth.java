@@ -309,14 +309,7 @@ public final class Growth {
     }
 
     private Liking liking(int stage) {
-        return liking(stair.at(stage));
-    }
-
-    /** The taste that a version is planned by: the one wished for, the family's usual one where that is of another family. */
-    public static Liking liking(Version version) {
-        List<Liking> all = Liking.of(version.playing().instrument().family());
-        String wished = version.label().wish().taste();
-        return all.stream().filter(each -> each.id().equals(wished)).findFirst().orElse(all.get(0));
+        return choices.liking(stair.at(stage));
     }
 
     private Optional<Plan> best(int stage, Task task) {

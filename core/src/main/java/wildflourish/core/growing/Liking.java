@@ -4,6 +4,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.TreeMap;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import java.util.stream.Collectors;
@@ -20,9 +21,28 @@ import wildflourish.core.table.Table;
  * @param about what it goes by, in a sentence
  * @param likes points of ornaments by their names
  * @param others points of every ornament that is not named
+ * @param lean by how much it leans away from what a stage is usually judged by
  */
 public record Liking(
-        String id, String name, String about, Set<Family> families, Map<String, Integer> likes, int others) {
+        String id, String name, String about, Set<Family> families, Map<String, Integer> likes, int others, Lean lean) {
+    /**
+     * Points that are added to those of a stage.
+     *
+     * @param fee what an ornament must bring
+     * @param place on a beat, twice on the first
+     * @param size for each unit of weight
+     */
+    public record Lean(int fee, int place, int size) {
+        static final Lean NONE = new Lean(0, 0, 0);
+    }
+
+    /** The id of a taste that is somebody's own. */
+    public static final String OWN = "own";
+
+    private static final String FEE = "fee";
+    private static final String PLACE = "place";
+    private static final String SIZE = "size";
+    private static final List<String> COLUMNS = List.of("taste", "name", "about", "families", "likes");
     private static final Pattern LIKE = Pattern.compile("([\\w-]+?)([+-]\\d+)");
     private static final String OTHERS = "else";
     private static final List<Liking> ALL =
@@ -42,8 +62,8 @@ public record Liking(
             }
             likes.put(like.group(1), Integer.parseInt(like.group(2)));
         }
-        int others = likes.getOrDefault(OTHERS, 0);
-        likes.remove(OTHERS);
+        int others = taken(likes, OTHERS);
+        Lean lean = new Lean(taken(likes, FEE), taken(likes, PLACE), taken(likes, SIZE));
         return new Liking(
                 row.text("taste"),
                 row.text("name"),
@@ -52,7 +72,41 @@ public record Liking(
                         .map(word -> row.read("families", cell -> Family.parse(word.replace('_', ' '))))
                         .collect(Collectors.toSet()),
                 likes,
-                others);
+                others,
+                lean);
+    }
+
+    private static int taken(Map<String, Integer> likes, String word) {
+        int points = likes.getOrDefault(word, 0);
+        likes.remove(word);
+        return points;
+    }
+
+    /** Reads tastes from a table as {@code tastes.table} is one, where “fee”, “place” and “size” among the likes are the lean. Throws TableException. */
+    public static List<Liking> parse(String file, String text) {
+        return Table.parse(file, text).rows().stream().map(Liking::from).toList();
+    }
+
+    /** Tastes as the text of a table that {@link #parse} reads. */
+    public static String text(List<Liking> tastes) {
+        StringBuilder text = new StringBuilder(String.join(" | ", COLUMNS)).append('\n');
+        for (Liking each : tastes) {
+            Map<String, Integer> all = new TreeMap<>(each.likes);
+            all.put(OTHERS, each.others);
+            all.put(FEE, each.lean.fee());
+            all.put(PLACE, each.lean.place());
+            all.put(SIZE, each.lean.size());
+            String likes = all.entrySet().stream()
+                    .map(like -> String.format("%s%+d", like.getKey(), like.getValue()))
+                    .collect(Collectors.joining(" "));
+            String families = each.families.stream()
+                    .map(family -> family.word().replace(' ', '_'))
+                    .sorted()
+                    .collect(Collectors.joining(" "));
+            text.append(String.join(" | ", each.id, each.name, each.about, families, likes))
+                    .append('\n');
+        }
+        return text.toString();
     }
 
     /** Those that a family has, the usual one first. */

@@ -75,7 +75,7 @@ public final class Reading {
         this.version = stair.at(index);
         this.choices = choices;
         this.taste = Growth.taste(stair, stage, profile);
-        this.liking = Growth.liking(version);
+        this.liking = choices.liking(version);
         this.scene = Scene.of(tune, version, profile);
         this.standing = Growth.placements(version).stream()
                 .map(each -> choices.standing(each, taste, liking))

@@ -119,7 +119,7 @@ public record Thinning(Optional<Integer> count, Optional<Tempo> tempo) {
     }
 
     private Task task(Tune tune, Version full, Taste taste, Choices choices, Set<Placement> never) {
-        Liking liking = Growth.liking(full);
+        Liking liking = choices.liking(full);
         List<List<Option>> options = new ArrayList<>();
         for (int note = 0; note < tune.notes().size(); note++) {
             options.add(new ArrayList<>());

@@ -79,6 +79,7 @@ public final class BenchRoom implements Room {
     private final FitsPane fits;
     private final PlanPane plan;
     private final RemarksPane remarks;
+    private final TastePane taste;
     private final ScrollPane planSide;
     private final StackPane side;
     private final VBox centre;
@@ -149,7 +150,7 @@ public final class BenchRoom implements Room {
         strip = new GrowthStrip(desk, tools.actions(), tools.soon(), offers::carry, () -> score.requestFocus());
         phrases = new PhraseBar(desk, tools.actions());
         fits = new FitsPane(desk, tools.actions(), score::preview, transport::playTried);
-        Fitting fitting = new Fitting();
+        Fitting fitting = new Fitting(tools.tastes());
         plan = new PlanPane(tools, fitting, score::propose);
         planSide = new ScrollPane(plan);
         planSide.setFitToWidth(true);
@@ -158,8 +159,10 @@ public final class BenchRoom implements Room {
         planSide.setVisible(false);
         remarks = new RemarksPane(tools, fitting);
         remarks.setVisible(false);
-        side = new StackPane(fits, planSide, remarks);
-        for (Node each : List.of(fits, planSide, remarks)) {
+        taste = new TastePane(tools);
+        taste.setVisible(false);
+        side = new StackPane(fits, planSide, remarks, taste);
+        for (Node each : List.of(fits, planSide, remarks, taste)) {
             each.managedProperty().bind(each.visibleProperty());
         }
         panes.setOrientation(Orientation.VERTICAL);
@@ -330,6 +333,10 @@ public final class BenchRoom implements Room {
         actions.bind("remarks", isHere, () -> {
             showSide(remarks.isVisible() ? fits : remarks);
             remarks.show(desk.sight().get());
+        });
+        actions.bind("learn-taste", isHere, () -> {
+            showSide(taste);
+            taste.learn();
         });
         actions.bind("mend-remark", isHere, () -> remarks.mend());
         actions.bind("take-proposal", isHere, () -> plan.takeSpot());

@@ -10,14 +10,20 @@ import wildflourish.core.ornament.Profile;
 import wildflourish.core.tune.Tune;
 import wildflourish.core.version.Playing;
 import wildflourish.core.version.Stair;
+import wildflourish.desktop.room.Tools;
 
 /** What fits the tune in hand, found once for plans and remarks and kept for as long as all that decides it stays. */
 final class Fitting {
+    private final Tools.Tastes tastes;
     private Optional<Known> known = Optional.empty();
 
     private record Asked(Tune tune, Playing playing, List<Tempo> tempos, Profile profile) {}
 
     private record Known(Asked asked, Choices choices) {}
+
+    Fitting(Tools.Tastes tastes) {
+        this.tastes = tastes;
+    }
 
     /** Asked away from the window's thread; one question waits for the other. {@code reached} is told the share that is done. */
     synchronized Choices of(Tune tune, Stair stair, Profile profile, DoubleConsumer reached) {
@@ -28,6 +34,6 @@ final class Fitting {
         Known found = known.filter(each -> each.asked().equals(asked))
                 .orElseGet(() -> new Known(asked, Growth.choices(tune, stair, profile, reached)));
         known = Optional.of(found);
-        return found.choices();
+        return found.choices().knowing(tastes.of(stair.instrument().family()));
     }
 }

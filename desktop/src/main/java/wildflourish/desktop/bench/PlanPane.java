@@ -23,13 +23,14 @@ import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import wildflourish.core.form.Phrase;
 import wildflourish.core.form.Phrasing;
-import wildflourish.core.growing.Growth;
+import wildflourish.core.growing.Choices;
 import wildflourish.core.growing.Liking;
 import wildflourish.core.growing.Option;
 import wildflourish.core.growing.Plan;
 import wildflourish.core.growing.StagePlan;
 import wildflourish.core.growing.Task;
 import wildflourish.core.growing.WhyNot;
+import wildflourish.core.instrument.Family;
 import wildflourish.core.ornament.Ornament;
 import wildflourish.core.tune.NoteId;
 import wildflourish.core.tune.Tune;
@@ -215,8 +216,19 @@ final class PlanPane extends VBox {
         }
     }
 
+    /** Those of the instrument's family, the usual one first, her own last. */
+    private List<Liking> tastes(Sight sight) {
+        Family family = sight.instrument().family();
+        return Choices.tastes(family, tools.tastes().of(family));
+    }
+
+    private static Liking liking(List<Liking> all, Version version) {
+        String wished = version.label().wish().taste();
+        return all.stream().filter(each -> each.id().equals(wished)).findFirst().orElse(all.get(0));
+    }
+
     private void chooseTaste(int index) {
-        Liking liking = Liking.of(desk.sight().get().instrument().family()).get(index);
+        Liking liking = tastes(desk.sight().get()).get(index);
         wish(wish -> wish.withTaste(index == 0 ? "" : liking.id()), "Planned by " + liking.name());
     }
 
@@ -243,12 +255,11 @@ final class PlanPane extends VBox {
 
     private void showWish(Optional<Version> version, boolean isStage) {
         isFilling = true;
-        List<Liking> all =
-                seen.map(sight -> Liking.of(sight.instrument().family())).orElse(List.of());
+        List<Liking> all = seen.map(this::tastes).orElse(List.of());
         Wish wish = version.map(each -> each.label().wish()).orElse(Wish.USUAL);
         taste.show(
                 all.stream().map(Liking::name).toList(),
-                version.map(each -> all.indexOf(Growth.liking(each))).orElse(-1));
+                version.map(each -> all.indexOf(liking(all, each))).orElse(-1));
         for (Wish.Degree degree : Wish.Degree.values()) {
             degrees.get(degree.ordinal()).show(scale(degree), USUAL + wish.of(degree));
         }
@@ -266,7 +277,7 @@ final class PlanPane extends VBox {
                 wish.never().isEmpty() ? "all that the taste has" : wish.never().size() + " never");
         kinds.getItems().clear();
         version.ifPresent(of -> {
-            Liking liking = Growth.liking(of);
+            Liking liking = liking(tastes(seen.orElseThrow()), of);
             Ornament.of(of.playing().instrument().family()).stream()
                     .filter(ornament -> liking.likes().containsKey(ornament.id())
                             || wish.never().contains(ornament.id()))

@@ -6,6 +6,7 @@ import java.util.function.DoubleConsumer;
 import java.util.function.Predicate;
 import wildflourish.core.growing.Choices;
 import wildflourish.core.growing.Growth;
+import wildflourish.core.growing.Liking;
 import wildflourish.core.growing.StagePlan;
 import wildflourish.core.ornament.Profile;
 import wildflourish.core.tune.Tune;
@@ -30,7 +31,7 @@ final class Planned {
     private Optional<Growth.Grown> grown = Optional.empty();
 
     /** All that a plan goes by. */
-    private record Asked(Tune tune, Stair stair, Profile profile, int lowest) {}
+    private record Asked(Tune tune, Stair stair, Profile profile, int lowest, Optional<Liking> own) {}
 
     /** {@code shown} is told whenever there is something else to be seen. */
     Planned(Tools tools, Fitting fitting, Runnable shown) {
@@ -70,7 +71,12 @@ final class Planned {
         Optional<Asked> now = sight.tune()
                 .flatMap(tune -> sight.stair()
                         .filter(stair -> lowest < stair.stages().size())
-                        .map(stair -> new Asked(tune, stair, sight.chosen().profile(), lowest)));
+                        .map(stair -> new Asked(
+                                tune,
+                                stair,
+                                sight.chosen().profile(),
+                                lowest,
+                                tools.tastes().of(stair.instrument().family()))));
         if (now.equals(asked)) {
             return;
         }

@@ -2,6 +2,7 @@ package wildflourish.desktop.room;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import java.util.Set;
 import java.util.concurrent.Executor;
 import java.util.function.Consumer;
@@ -10,6 +11,7 @@ import java.util.function.Function;
 import java.util.function.Supplier;
 import javafx.beans.value.ObservableValue;
 import wildflourish.core.arranging.StoredFigure;
+import wildflourish.core.growing.Liking;
 import wildflourish.core.instrument.Family;
 import wildflourish.core.instrument.Instrument;
 import wildflourish.core.tune.NoteId;
@@ -32,9 +34,17 @@ import wildflourish.desktop.view.ScoreView;
  * @param away for what takes longer
  * @param owned the instruments that the class owns
  * @param shelf the figures to be used again
+ * @param tastes the teacher's own
  */
 public record Tools(
-        Desk desk, Actions actions, Transport transport, Executor soon, Away away, Owned owned, Shelf shelf) {
+        Desk desk,
+        Actions actions,
+        Transport transport,
+        Executor soon,
+        Away away,
+        Owned owned,
+        Shelf shelf,
+        Tastes tastes) {
     /** Works something out away from the window's thread and gives it back, with a notice when it takes a while. */
     public interface Away {
         <T> void work(String words, Supplier<T> question, Consumer<T> then);
@@ -62,6 +72,17 @@ public record Tools(
 
         /** Keeps the notes of a version as a figure under a name; gives what is to be said. */
         String keep(Tune tune, Version version, Span span, String name);
+    }
+
+    /** The tastes that the teacher has had learnt from her own versions, in her own folder. */
+    public interface Tastes {
+        Optional<Liking> of(Family family);
+
+        /** Keeps a taste in place of the one that its family had; gives what is to be said. */
+        String keep(Liking taste);
+
+        /** Forgets the taste of a family; gives what is to be said. */
+        String forget(Family family);
     }
 
     /** Whether a room is the one in sight. */

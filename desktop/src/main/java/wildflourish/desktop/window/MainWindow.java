@@ -78,8 +78,15 @@ public final class MainWindow extends BorderPane {
         transport = new Transport(desk, player, around.soon());
         students = new StudentsPane(desk, around, work, this::leaveFinder);
         actions.bind("students", this::openStudents);
-        Tools tools =
-                new Tools(desk, actions, transport, around.soon(), away(work), habits, new FigureShelf(around.own()));
+        Tools tools = new Tools(
+                desk,
+                actions,
+                transport,
+                around.soon(),
+                away(work),
+                habits,
+                new FigureShelf(around.own()),
+                new TasteFile(around.own()));
         new WindowActions(desk, actions, files, this).bind();
         TransportBar.bind(desk, actions, transport);
         actions.bind("latency", () -> new LatencyNotice(desk, transport, banner).begin());
