@@ -7,6 +7,8 @@ import java.io.InputStream;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.Collections;
+import java.util.Comparator;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -17,7 +19,12 @@ import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import java.util.stream.Collectors;
 import org.junit.jupiter.api.DynamicTest;
+import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.TestFactory;
+import wildflourish.core.growing.Choices;
+import wildflourish.core.growing.Growth;
+import wildflourish.core.growing.Liking;
+import wildflourish.core.growing.Plan;
 import wildflourish.core.hand.Scene;
 import wildflourish.core.hand.Voice;
 import wildflourish.core.instrument.Instrument;
@@ -45,6 +52,8 @@ import wildflourish.core.version.Span;
 import wildflourish.core.version.Spot;
 import wildflourish.core.version.Stair;
 import wildflourish.core.version.Version;
+import wildflourish.core.version.Wish;
+import wildflourish.core.words.GrowthWords;
 import wildflourish.files.abc.BookReader;
 import wildflourish.files.abc.BookWriter;
 
@@ -139,6 +148,67 @@ class DecoratedPhrasesTest {
             version = placed(version, tune, tune.notes().get(at.getKey()), at.getValue());
         }
         return version;
+    }
+
+    /**
+     * The even ones of the phrases, against which no points were set: half of what a handbook places costs a plan at most 12 points, by the taste of the family that is nearest to it. Its three stages are those
+     * above the first; slurs are bowing, which plans leave to the player.
+     */
+    @Test
+    void plansLoseLittleByWhatTheHandbooksPlace() throws IOException {
+        List<String> phrases = phrases();
+        List<Integer> prices = new ArrayList<>();
+        for (int number = 2; number <= phrases.size(); number += 2) {
+            prices.addAll(nearest(phrases.get(number - 1)));
+        }
+        assertThat(prices).hasSizeGreaterThan(50);
+        assertThat(median(prices)).isLessThanOrEqualTo(12);
+    }
+
+    private static int median(List<Integer> prices) {
+        List<Integer> sorted = prices.stream().sorted().toList();
+        return sorted.get(sorted.size() / 2);
+    }
+
+    /** What a phrase's placements cost by the taste by which they cost least. */
+    private static List<Integer> nearest(String phrase) {
+        Tune tune = lesson(phrase).tune();
+        return Liking.of(version(phrase, tune, 1).playing().instrument().family()).stream()
+                .map(taste -> prices(phrase, tune, taste))
+                .min(Comparator.comparingInt(DecoratedPhrasesTest::median))
+                .orElseThrow();
+    }
+
+    private static List<Integer> prices(String phrase, Tune tune, Liking taste) {
+        List<Integer> prices = new ArrayList<>();
+        for (int stage = 1; stage <= 3; stage++) {
+            Version asked = version(phrase, tune, stage);
+            Version plain = Version.plain("plain", asked.playing()).withLayers(asked.layers());
+            Stair stair = new Stair(Collections.nCopies(5, plain).stream()
+                    .map(each -> each.with(each.label().wishing(Wish.USUAL.withTaste(taste.id()))))
+                    .toList());
+            Choices choices = Growth.choices(tune, stair, Profile.usual());
+            Plan plan = Growth.planned(tune, stair, stage + 1, Profile.usual(), choices)
+                    .at(stage + 1)
+                    .orElseThrow()
+                    .plan();
+            asked.spots().values().stream()
+                    .flatMap(spot -> spot.first().stream())
+                    .filter(placement -> !placement.ornament().id().equals("slur2"))
+                    .forEach(placement -> prices.add(price(plan, choices, placement)));
+        }
+        return prices;
+    }
+
+    /** What a plan loses by a placement; one point more than is worked out where it would lose more, or where the stage has it not among its choices. */
+    private static int price(Plan plan, Choices choices, Placement placement) {
+        return plan.through().keySet().stream()
+                .filter(option -> !option.isPlain()
+                        && choices.placement(option).stack().equals(placement.stack())
+                        && choices.placement(option).span().equals(placement.span()))
+                .findFirst()
+                .flatMap(option -> GrowthWords.priceOf(plan, option))
+                .orElse(Plan.MOST_PRICE + 1);
     }
 
     /** Set into a stair from the foot upward, each stage holds what its words say, and what it adds to the one below is what begins with it. */
