@@ -222,6 +222,28 @@ class GrowthCellsTest {
         }
     }
 
+    /** Pipes sound on between equal notes: every planned stage parts them, its lowest too. */
+    @Test
+    void pipesPartEqualNotes() {
+        Tune tune = Demo.tunes().get(7);
+        Stair stair =
+                Growth.grown(tune, Stair.starting(tune, Instrument.of("mouth-blown-pipes"), 5), 1, Profile.usual());
+        int met = 0;
+        for (int i = 1; i < tune.notes().size(); i++) {
+            Note note = tune.notes().get(i);
+            if (note.pitches().equals(tune.notes().get(i - 1).pitches())) {
+                met++;
+                for (int stage = LEAF; stage <= WILD; stage++) {
+                    assertThat(stair.at(stage).covering(tune, note.id()))
+                            .as("note %s at stage %s", i + 1, stage)
+                            .isPresent();
+                }
+            }
+        }
+        assertThat(met).isPositive();
+        assertThat(stair.isNested(tune)).isTrue();
+    }
+
     /** Sparse at first: two to six placements in each part, whatever the family. */
     @Test
     void theFirstStageIsSparseOnEveryFamily() {

@@ -38,6 +38,8 @@ public final class Choices {
 
     private final Tune tune;
     private final NoteRow row;
+    /** Whether the instrument sounds on between equal notes. */
+    private final boolean soundsOn;
     /** A taste that is somebody's own. */
     private final Optional<Liking> own;
     /** For each note what fits on it, the lightest first. */
@@ -55,6 +57,7 @@ public final class Choices {
     private Choices(Tune tune, Scene scene, DoubleConsumer reached) {
         this.tune = tune;
         this.own = Optional.empty();
+        this.soundsOn = scene.playing().instrument().family().soundsOn();
         this.row = row(tune, scene.playing().instrument().family().isBlownByMouth());
         for (Note note : tune.notes()) {
             found.add(
@@ -75,6 +78,7 @@ public final class Choices {
         this.tune = same.tune;
         this.row = same.row;
         this.own = own;
+        this.soundsOn = same.soundsOn;
         this.found.addAll(same.found);
     }
 
@@ -196,12 +200,27 @@ public final class Choices {
                     here.add(option(each, taste, liking));
                 }
             }
-            if (here.isEmpty() || !wish.asksFor(tune.notes().get(note).id())) {
+            if (here.isEmpty()
+                    || !(mustBeParted(note)
+                            || wish.asksFor(tune.notes().get(note).id()))) {
                 here.add(Option.plain(note));
             }
             options.add(here);
         }
         return options;
+    }
+
+    /** Whether a note would not be heard by itself without something on it. */
+    private boolean mustBeParted(int number) {
+        if (!soundsOn || number == 0) {
+            return false;
+        }
+        Note note = tune.notes().get(number);
+        Note before = tune.notes().get(number - 1);
+        return !note.isRest()
+                && !before.isRest()
+                && !before.marks().joins().tied()
+                && note.pitches().equals(before.pitches());
     }
 
     private static boolean isRefused(Found each, Wish wish) {

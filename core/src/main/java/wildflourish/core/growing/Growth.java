@@ -358,7 +358,7 @@ public final class Growth {
                 .forEach(option -> options.get(option.from()).add(0, option));
         NoteRow row = choices.asked(wish(stage));
         Level level = taste.level()
-                .bearing(row, Stream.concat(kept.stream(), under.stream()).toList());
+                .bearing(row, Stream.concat(kept.stream(), under.stream()).toList(), options);
         return new Task(row, level, options);
     }
 

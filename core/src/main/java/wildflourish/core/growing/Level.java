@@ -1,6 +1,7 @@
 package wildflourish.core.growing;
 
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -91,8 +92,15 @@ public record Level(
         return load.over() * (more * (more + 1) / 2);
     }
 
-    /** With limits raised by just as much as these need that must stand, and what is asked for in bars. */
-    Level bearing(NoteRow row, List<Option> kept) {
+    /** With limits raised by just as much as these need that must stand, what is asked for in bars, and notes that must have something. */
+    Level bearing(NoteRow row, List<Option> standing, List<List<Option>> options) {
+        List<Option> kept = new ArrayList<>(standing);
+        options.stream()
+                .filter(here -> here.stream().noneMatch(Option::isPlain))
+                .flatMap(here -> here.stream().min(Comparator.comparingInt(Option::weight)).stream())
+                .filter(option -> standing.stream().noneMatch(option::overlaps))
+                .forEach(kept::add);
+        kept.sort(Comparator.comparingInt(Option::from));
         Map<Integer, Integer> inBars = new HashMap<>();
         int most = load.most();
         int kinds = techniques.size() + 1;

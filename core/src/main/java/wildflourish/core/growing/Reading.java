@@ -111,7 +111,7 @@ public final class Reading {
     }
 
     private void ofPhrases() {
-        Task task = new Task(choices.row(), taste.level().bearing(choices.row(), standing), List.of());
+        Task task = new Task(choices.row(), taste.level().bearing(choices.row(), standing, List.of()), List.of());
         Set<Integer> thick = new TreeSet<>();
         for (Ledger.Term term : task.ledger(standing).terms()) {
             switch (term.kind()) {

@@ -31,6 +31,11 @@ public enum Family {
         return hasPlainScale();
     }
 
+    /** Whether it sounds without a gap and has no tongue, so that two notes of one pitch are one long note unless something parts them. */
+    public boolean soundsOn() {
+        return this == NINE_NOTE_PIPES;
+    }
+
     /** Whether its strings are struck by a pick or by fingers. */
     public boolean isPlucked() {
         return this == MANDOLIN || this == TENOR_BANJO || this == FIVE_STRING_BANJO;
