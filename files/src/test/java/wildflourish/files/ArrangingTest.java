@@ -74,8 +74,8 @@ class ArrangingTest {
     }
 
     private static Times plan(Stair stair, int intro, int join, int tag) {
-        List<String> names = stair.stages().stream().map(Version::name).toList();
-        return new Times(Times.rising(names, names.size() + 2 * (names.size() / 2) % 2), Whole.slowest(stair.stages()))
+        List<Version> stages = stair.stages();
+        return new Times(Times.rising(stages, stages.size()), Whole.slowest(stair.stages()))
                 .withAdded(intro, join, tag);
     }
 

@@ -1,10 +1,14 @@
 package wildflourish.core.version;
 
 import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.HashSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import wildflourish.core.music.Tempo;
+import wildflourish.core.tune.NoteId;
 
 /**
  * A plan of a performance: which version is played each time through, and the bars that are put before, between and after.
@@ -42,34 +46,119 @@ public record Times(List<String> turns, Tempo tempo, int intro, int join, int ta
         this(turns, tempo, 0, 0, 0, BookNumber.NONE);
     }
 
+    /** No two versions count as more different than by so many spots. */
+    private static final int MOST_DIFFERING = 12;
+
+    private static final int A_STEP_DOWN = 20;
+    private static final int OFF_EVEN = 4;
+
     /**
-     * The plainest first, the fullest last, no two alike next to each other, every version at least once: what are more times than versions goes to the two plainest by
-     * turns. Throws IllegalArgumentException, saying what to do, where that cannot be.
+     * The plainest first, the fullest last, no two alike next to each other; every version at least once where there are as many times, else those that rise most evenly. Of all such
+     * plans that in which neighbours differ in most spots, less for steps down and for not rising evenly. Throws IllegalArgumentException, saying what to do, where that cannot be.
      *
      * @param versions in the order in which they rise
      */
-    public static List<String> rising(List<String> versions, int count) {
+    public static List<String> rising(List<Version> versions, int count) {
         int kinds = versions.size();
-        boolean isPossible = kinds > 0 && count >= kinds && (kinds > 1 || count == 1) && (kinds != 2 || count % 2 == 0);
-        if (!isPossible) {
+        if (kinds == 0) {
+            throw new IllegalArgumentException("choose at least one version to be played");
+        }
+        if (count < 1 || count > MOST_TURNS) {
             throw new IllegalArgumentException(
-                    kinds == 0
-                            ? "choose at least one version to be played"
-                            : count < kinds
-                                    ? kinds + " versions need at least " + kinds + " times through"
-                                    : "with " + (kinds == 1 ? "one version" : "two versions") + " " + count
-                                            + " times cannot rise without two alike side by side; choose "
-                                            + (kinds == 1
-                                                    ? "more versions"
-                                                    : "an even number of times, or a third version"));
+                    "a tune is played one to " + MOST_TURNS + " times in a plan, not " + count);
         }
-        List<String> turns = new ArrayList<>();
-        int alternating = count - Math.max(0, kinds - 2);
-        for (int i = 0; i < alternating; i++) {
-            turns.add(versions.get(kinds == 1 ? 0 : i % 2));
+        boolean isPossible = kinds > 2 || (kinds == 1 ? count == 1 : count == 1 || count % 2 == 0);
+        if (!isPossible) {
+            throw new IllegalArgumentException("with " + (kinds == 1 ? "one version" : "two versions") + " " + count
+                    + " times cannot rise without two alike side by side; choose "
+                    + (kinds == 1 ? "more versions" : "an even number of times, or a third version"));
         }
-        turns.addAll(versions.subList(Math.min(2, kinds), kinds));
-        return turns;
+        if (count == 1) {
+            return List.of(versions.get(kinds - 1).name());
+        }
+        return new Rise(versions, count)
+                .best().stream().map(turn -> versions.get(turn).name()).toList();
+    }
+
+    /** The best plan from each version on, by those that have been played: a table over the times, the versions and the sets of versions. */
+    private static final class Rise {
+        private static final int NEVER = Integer.MIN_VALUE / 2;
+
+        private final int kinds;
+        private final int count;
+        private final int[][] differing;
+        /** For each time, for each version, for each set of versions played before it: the most that can still come. */
+        private final Map<List<Integer>, Integer> known = new HashMap<>();
+
+        Rise(List<Version> versions, int count) {
+            this.kinds = versions.size();
+            this.count = count;
+            this.differing = new int[kinds][kinds];
+            for (int i = 0; i < kinds; i++) {
+                for (int j = 0; j < kinds; j++) {
+                    differing[i][j] = Math.min(MOST_DIFFERING, differing(versions.get(i), versions.get(j)));
+                }
+            }
+        }
+
+        private static int differing(Version one, Version other) {
+            Set<NoteId> notes = new HashSet<>(one.spots().keySet());
+            notes.addAll(other.spots().keySet());
+            return (int) notes.stream()
+                    .filter(note -> !one.at(note)
+                            .flatMap(Spot::first)
+                            .equals(other.at(note).flatMap(Spot::first)))
+                    .count();
+        }
+
+        List<Integer> best() {
+            List<Integer> turns = new ArrayList<>(List.of(0));
+            int played = 1;
+            while (turns.size() < count) {
+                int time = turns.size();
+                int before = turns.get(time - 1);
+                int best = NEVER;
+                int next = 0;
+                for (int version = 0; version < kinds; version++) {
+                    int worth = worth(time, before, version, played);
+                    if (worth > best) {
+                        best = worth;
+                        next = version;
+                    }
+                }
+                turns.add(next);
+                played |= 1 << next;
+            }
+            return turns;
+        }
+
+        /** What a version played at a time, counted from 0, brings with the best of all that follows it. All points are multiplied by one less than the number of times, so that they are whole. */
+        private int worth(int time, int before, int version, int playedBefore) {
+            boolean isLast = time == count - 1;
+            int played = playedBefore | 1 << version;
+            boolean isMissing = count >= kinds && Integer.bitCount(played) + (count - 1 - time) < kinds;
+            if (version == before || isMissing || (isLast && version != kinds - 1)) {
+                return NEVER;
+            }
+            int own = (count - 1) * (differing[before][version] - A_STEP_DOWN * Math.max(0, before - version))
+                    - OFF_EVEN * Math.abs(version * (count - 1) - time * (kinds - 1));
+            int rest = isLast ? 0 : rest(time + 1, version, played);
+            return rest <= NEVER ? NEVER : own + rest;
+        }
+
+        private int rest(int time, int before, int played) {
+            List<Integer> key = List.of(time, before, played);
+            Integer found = known.get(key);
+            if (found != null) {
+                return found;
+            }
+            int best = NEVER;
+            for (int version = 0; version < kinds; version++) {
+                best = Math.max(best, worth(time, before, version, played));
+            }
+            known.put(key, best);
+            return best;
+        }
     }
 
     /** Where two neighbours are the same version: the second of each pair, counted from 0. */

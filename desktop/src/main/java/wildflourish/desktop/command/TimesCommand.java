@@ -20,7 +20,6 @@ import wildflourish.core.ornament.Profile;
 import wildflourish.core.version.Lesson;
 import wildflourish.core.version.Stair;
 import wildflourish.core.version.Times;
-import wildflourish.core.version.Version;
 import wildflourish.core.words.TimesWords;
 import wildflourish.core.words.Words;
 import wildflourish.files.export.ExportForm;
@@ -127,8 +126,9 @@ final class TimesCommand implements Callable<Integer> {
     }
 
     private List<String> names(Stair stair) {
-        List<String> stages = stair.stages().stream().map(Version::name).toList();
-        return turns.isEmpty() ? Times.rising(stages, count.orElse(stages.size())) : turns;
+        return turns.isEmpty()
+                ? Times.rising(stair.stages(), count.orElse(stair.stages().size()))
+                : turns;
     }
 
     private static Tempo slowest(Stair stair) {

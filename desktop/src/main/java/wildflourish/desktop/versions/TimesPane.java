@@ -143,8 +143,8 @@ final class TimesPane extends VBox {
 
     private void begin() {
         desk.sight().get().stair().ifPresent(stair -> {
-            List<String> stages = stair.stages().stream().map(Version::name).toList();
-            change(Optional.of(new Times(Times.rising(stages, stages.size()), Whole.slowest(stair.stages()))));
+            List<String> turns = Times.rising(stair.stages(), stair.stages().size());
+            change(Optional.of(new Times(turns, Whole.slowest(stair.stages()))));
         });
     }
 

@@ -222,7 +222,7 @@ class StairCommandsTest extends CommandLineTest {
         assertThat(err.toString()).contains("no taste “brass”").contains("rolls-and-cuts");
         assertThat(run("grow", book, "--tune", "2", "--instrument", "whistle-d", "--wish", "loud=1"))
                 .isEqualTo(2);
-        assertThat(err.toString()).contains("write full, daring or beat");
+        assertThat(err.toString()).contains("write full, daring, beat or rise");
         Path thin = folder.resolve("thin.abc");
         assertThat(run(
                         "thin",
@@ -376,8 +376,11 @@ class StairCommandsTest extends CommandLineTest {
         assertThat(run("times", book, "--tune", "1", "--instrument", "whistle-d", "--turns", "Root,None"))
                 .isEqualTo(2);
         assertThat(err.toString()).contains("the plan names a version “None” that is not there");
-        assertThat(run("times", book, "--tune", "1", "--instrument", "whistle-d", "--count", "2"))
+        assertThat(run("times", book, "--tune", "1", "--instrument", "whistle-d", "--count", "2", "--format", "json"))
+                .isZero();
+        assertThat(json().get(1).get("what").asText()).isEqualTo("2 Bud");
+        assertThat(run("times", book, "--tune", "1", "--instrument", "whistle-d", "--count", "13"))
                 .isEqualTo(2);
-        assertThat(err.toString()).contains("3 versions need at least 3 times through");
+        assertThat(err.toString()).contains("one to 12 times in a plan, not 13");
     }
 }

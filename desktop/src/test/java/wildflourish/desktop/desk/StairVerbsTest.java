@@ -91,8 +91,8 @@ class StairVerbsTest {
     }
 
     private Optional<Times> plan() {
-        List<String> names = stair().stages().stream().map(Version::name).toList();
-        return Optional.of(new Times(Times.rising(names, names.size()), Whole.slowest(stair().stages()))
+        List<Version> stages = stair().stages();
+        return Optional.of(new Times(Times.rising(stages, stages.size()), Whole.slowest(stair().stages()))
                 .withAdded(random.nextInt(3), random.nextInt(3), random.nextInt(3)));
     }
 
