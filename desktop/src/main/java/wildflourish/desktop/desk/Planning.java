@@ -84,7 +84,8 @@ public final class Planning {
         }
         Wish now = here.sight().version().get().label().wish();
         int bar = tune.get().placeOf(note.get()).bar();
-        int more = Math.min(Wish.MOST_IN_BAR, now.leastIn(tune.get(), bar) + 1);
+        int notes = tune.get().bars().get(bar).notes().size();
+        int more = Math.min(Math.min(Wish.MOST_IN_BAR, notes), now.leastIn(tune.get(), bar) + 1);
         return wish(
                 here,
                 wish -> wish.withLeast(tune.get(), note.get(), more),

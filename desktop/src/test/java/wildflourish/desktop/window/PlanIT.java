@@ -3,13 +3,17 @@ package wildflourish.desktop.window;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.List;
+import javafx.scene.control.Button;
+import javafx.scene.control.CheckBox;
 import javafx.scene.control.CheckMenuItem;
 import javafx.scene.control.Label;
 import javafx.scene.control.ListView;
 import javafx.scene.control.MenuButton;
 import javafx.scene.input.KeyCode;
+import javafx.scene.layout.VBox;
 import org.junit.jupiter.api.Test;
 import wildflourish.core.growing.Reading;
+import wildflourish.core.tune.Tune;
 import wildflourish.core.version.Placement;
 import wildflourish.core.version.Spot;
 import wildflourish.core.version.Stair;
@@ -154,6 +158,80 @@ class PlanIT extends WindowTest {
         assertThat(stair().at(1).label().wish().pins())
                 .as("wishes are undone too")
                 .hasSize(1);
+    }
+
+    /** How soon the stair rises and what it is for is of all its stages; bars that ask for more and what is kept for later are pins. */
+    @Test
+    void theWholeStairHasItsWishesAndBarsAskForMore() throws Exception {
+        plan();
+        inWindow(() -> {
+            find("#wish-rise", Pick.class).choose(4);
+            return true;
+        });
+        inWindow(() -> {
+            find("#wish-occasion", Pick.class).choose(1);
+            return true;
+        });
+        for (int stage = 1; stage < stair().stages().size(); stage++) {
+            Wish wish = stair().at(stage).label().wish();
+            assertThat(wish.of(Wish.Degree.RISE)).isEqualTo(2);
+            assertThat(wish.isConcert()).isTrue();
+        }
+        press(KeyCode.CONTROL, KeyCode.Z);
+        assertThat(stair().at(2).label().wish().isConcert()).isFalse();
+        press(KeyCode.RIGHT);
+        press(KeyCode.RIGHT);
+        press(KeyCode.CONTROL, KeyCode.SHIFT, KeyCode.B);
+        assertThat(said()).contains("at least 1 into this bar");
+        press(KeyCode.CONTROL, KeyCode.SHIFT, KeyCode.B);
+        assertThat(stair().at(1).label().wish().pins())
+                .singleElement()
+                .satisfies(pin -> assertThat(pin.count()).isEqualTo(2));
+        Tune tune = sight().tune().orElseThrow();
+        int bar = tune.placeOf(sight().note().orElseThrow()).bar();
+        await(
+                "the bar gets them",
+                () -> !told().contains("Planning")
+                        && proposals().getItems().stream()
+                                        .filter(each -> tune.placeOf(each.span().first())
+                                                        .bar()
+                                                == bar)
+                                        .count()
+                                >= 2);
+        press(KeyCode.CONTROL, KeyCode.SHIFT, KeyCode.I);
+        assertThat(said()).contains("the first time");
+    }
+
+    @Test
+    void aTasteIsLearntFromTheBookAndKept() throws Exception {
+        does("learn-taste");
+        assertThat(inWindow(() -> find("#taste-told", Label.class).getText())).contains("too little to learn from");
+        assertThat(inWindow(() -> find("#keep-taste", Button.class).isDisabled()))
+                .isTrue();
+        for (int tune = 2; tune <= 4; tune++) {
+            plan(1);
+            does("take-all-proposals");
+        }
+        does("learn-taste");
+        await(
+                "something is learnt",
+                () -> find("#taste-told", Label.class).getText().contains("On tunes I had not seen"));
+        assertThat(inWindow(() -> find("#taste-changes", VBox.class).getChildren()))
+                .allMatch(each -> ((CheckBox) each).isSelected());
+        fire("#keep-taste");
+        assertThat(said()).contains("Kept");
+        does("plan-from-here");
+        List<String> tastes =
+                inWindow(() -> List.copyOf(find("#wish-taste", Pick.class).getItems()));
+        assertThat(tastes).last().isEqualTo("my own");
+        inWindow(() -> {
+            find("#wish-taste", Pick.class).choose(tastes.size() - 1);
+            return true;
+        });
+        assertThat(stair().at(1).label().wish().taste()).isEqualTo("own");
+        does("learn-taste");
+        fire("#forget-taste");
+        assertThat(said()).contains("Forgotten");
     }
 
     @Test
