@@ -29,6 +29,7 @@ class PlannerTest {
     private static final class Everything {
         private final Problem problem;
         private final Map<Option, Integer> through = new HashMap<>();
+        private final Map<Set<Option>, Integer> plans = new HashMap<>();
         private int best = Integer.MIN_VALUE;
 
         Everything(Problem problem) {
@@ -41,6 +42,7 @@ class PlannerTest {
                 Optional<Integer> worth = worth(problem, way);
                 if (worth.isPresent()) {
                     best = Math.max(best, worth.get());
+                    plans.put(Set.copyOf(way), worth.get());
                     way.forEach(option -> through.merge(option, worth.get(), Math::max));
                 }
                 return;
@@ -352,6 +354,117 @@ class PlannerTest {
                 }
             }
         }
+    }
+
+    /** The second best plan of all is the best through something that the best has not. */
+    @Test
+    void theSecondBestIsTheBestThroughSomethingElse() {
+        int met = 0;
+        for (int seed = 0; seed < Rounds.of(200, 2000); seed++) {
+            Problem problem = random(new Random(seed));
+            Optional<Plan> plan = problem.best();
+            if (plan.isEmpty()) {
+                continue;
+            }
+            Set<Option> whole = new HashSet<>(whole(problem, plan.get()));
+            Everything all = new Everything(problem);
+            int second = all.plans.entrySet().stream()
+                    .filter(each -> !each.getKey().equals(whole))
+                    .mapToInt(Map.Entry::getValue)
+                    .max()
+                    .orElse(Integer.MIN_VALUE);
+            int through = plan.get().through().entrySet().stream()
+                    .filter(each -> !whole.contains(each.getKey()))
+                    .mapToInt(Map.Entry::getValue)
+                    .max()
+                    .orElse(Integer.MIN_VALUE);
+            if (second >= plan.get().worth() - Plan.MOST_PRICE) {
+                assertThat(through).as("seed %s", seed).isEqualTo(second);
+                met++;
+            }
+        }
+        assertThat(met).isGreaterThan(50);
+    }
+
+    /** More to choose from and higher limits never lower what the best plan is worth. */
+    @Test
+    void moreFreedomNeverLowersTheWorth() {
+        for (int seed = 0; seed < Rounds.of(150, 1500); seed++) {
+            Random random = new Random(seed);
+            Problem problem = random(random);
+            Optional<Plan> plan = problem.best();
+            if (plan.isEmpty()) {
+                continue;
+            }
+            List<Option> all = problem.options().stream().flatMap(List::stream).toList();
+            Option pinned = all.get(random.nextInt(all.size()));
+            without(problem, other -> !other.equals(pinned))
+                    .best()
+                    .ifPresent(less -> assertThat(less.worth())
+                            .isLessThanOrEqualTo(plan.get().worth()));
+            Level level = problem.level();
+            Level.Load load = level.load();
+            Level higher =
+                    level.bearing(new Level.Load(load.from(), load.to(), load.most() + 2, load.under(), load.over()));
+            assertThat(new Problem(problem.row(), higher, problem.options())
+                            .best()
+                            .orElseThrow()
+                            .worth())
+                    .as("seed %s", seed)
+                    .isGreaterThanOrEqualTo(plan.get().worth());
+        }
+    }
+
+    /** Where neither returns nor neighbours matter, a plan is worth what its phrases are worth by themselves. */
+    @Test
+    void withoutTiesAndNeighboursPhrasesAddUp() {
+        int met = 0;
+        for (int seed = 0; seed < Rounds.of(150, 1500); seed++) {
+            Problem tied = random(new Random(seed));
+            Level old = tied.level();
+            Level level = new Level(old.thick(), old.free(), old.load(), old.techniques(), old.near(), 0, 0);
+            Problem problem = new Problem(tied.row().untied(), level, tied.options());
+            Optional<Plan> plan = problem.best();
+            if (plan.isEmpty()) {
+                continue;
+            }
+            int sum = 0;
+            for (NoteRow.Stretch stretch : problem.row().stretches()) {
+                List<List<Option>> alone = new ArrayList<>();
+                for (int note = 0; note < problem.row().notes(); note++) {
+                    boolean isIn = stretch.first() <= note && note < stretch.last();
+                    alone.add(isIn ? problem.options().get(note) : List.of(Option.plain(note)));
+                }
+                NoteRow row = problem.row().asking(only(problem.row(), stretch));
+                sum += new Problem(row, level, alone).best().orElseThrow().worth() + under(problem, stretch);
+            }
+            assertThat(plan.get().worth()).as("seed %s", seed).isEqualTo(sum);
+            met++;
+        }
+        assertThat(met).isGreaterThan(60);
+    }
+
+    /** What the bars of one stretch ask for. */
+    private static List<Integer> only(NoteRow row, NoteRow.Stretch stretch) {
+        List<Integer> asked =
+                new ArrayList<>(Collections.nCopies(row.barLengths().size(), 0));
+        row.bars()
+                .subList(stretch.first(), stretch.last())
+                .forEach(bar -> asked.set(bar, row.least().get(bar)));
+        return asked;
+    }
+
+    /** What all other stretches lose by having nothing. */
+    private static int under(Problem problem, NoteRow.Stretch stretch) {
+        int under = 0;
+        for (NoteRow.Stretch other : problem.row().stretches()) {
+            if (!other.equals(stretch)) {
+                Level.Load load = problem.level()
+                        .loadOf(problem.row().length(other.first(), other.last()), 4 * CROTCHET, other.isPickup());
+                under += Level.cost(load, 0);
+            }
+        }
+        return under;
     }
 
     private static Problem without(Problem problem, java.util.function.Predicate<Option> isKept) {

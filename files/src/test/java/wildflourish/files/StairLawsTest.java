@@ -1,0 +1,198 @@
+package wildflourish.files;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
+import wildflourish.core.growing.Choices;
+import wildflourish.core.growing.Growth;
+import wildflourish.core.growing.Liking;
+import wildflourish.core.growing.NoteRow;
+import wildflourish.core.growing.Option;
+import wildflourish.core.growing.Plan;
+import wildflourish.core.growing.Task;
+import wildflourish.core.growing.Taste;
+import wildflourish.core.hand.Scene;
+import wildflourish.core.instrument.Family;
+import wildflourish.core.instrument.Instrument;
+import wildflourish.core.ornament.Profile;
+import wildflourish.core.placing.Load;
+import wildflourish.core.tune.Tune;
+import wildflourish.core.version.Placement;
+import wildflourish.core.version.Stair;
+import wildflourish.core.version.Version;
+import wildflourish.core.version.Wish;
+import wildflourish.files.abc.TuneText;
+
+/** Laws of stages that are planned together, on tunes small enough to try everything and on the demo tunes. */
+class StairLawsTest {
+    private static final Liking USUAL = Liking.of(Family.WHISTLE).get(0);
+
+    private static Task free(Choices choices, Stair stair, int stage) {
+        Taste taste = Taste.of(stage, stair.stages().size());
+        Version version = stair.at(stage);
+        List<List<Option>> options =
+                choices.options(taste, List.of(version.playing().tempo()), USUAL, Wish.USUAL);
+        return new Task(choices.row(), taste.level(), options);
+    }
+
+    /** All plans of a stage by itself. */
+    private static List<List<Option>> all(Task task) {
+        List<List<Option>> plans = new ArrayList<>();
+        collect(task, 0, new ArrayList<>(), plans);
+        return plans;
+    }
+
+    private static void collect(Task task, int note, List<Option> way, List<List<Option>> plans) {
+        if (note == task.options().size()) {
+            plans.add(way.stream().filter(option -> !option.isPlain()).toList());
+            return;
+        }
+        for (Option option : task.options().get(note)) {
+            way.add(option);
+            collect(task, option.to(), way, plans);
+            way.remove(way.size() - 1);
+        }
+    }
+
+    /** What a plan is worth at a stage by itself; empty where it is too much. */
+    private static Optional<Integer> worth(Task task, List<Option> plan) {
+        List<List<Option>> only = new ArrayList<>();
+        for (int note = 0; note < task.options().size(); note++) {
+            int at = note;
+            boolean isPlain = plan.stream().noneMatch(option -> option.from() <= at && at < option.to());
+            only.add((isPlain ? task.options().get(note) : plan)
+                    .stream()
+                            .filter(option -> option.from() == at && option.isPlain() == isPlain)
+                            .toList());
+        }
+        return new Task(task.row(), task.level(), only).best().map(Plan::worth);
+    }
+
+    /** Two stages found by turns are worth nearly what the best pair of all is, and neither is worth more than its stage could be by itself. */
+    @ParameterizedTest
+    @ValueSource(strings = {"A2 e2 B4|", "G3 A B2 d2|", "F2 A2 d2 e2|", "A4 d2 F2|"})
+    void stagesByTurnsComeNearTheBestOfAllPairs(String notes) {
+        Tune tune = TuneText.read("X:1\nT:Made up\nR:reel\nM:4/4\nL:1/8\nK:D\n" + notes + "\n")
+                .value();
+        Stair stair = Stair.starting(tune, Instrument.of("whistle-d"), 3);
+        Choices choices = Growth.choices(tune, stair, Profile.usual());
+        Task lower = free(choices, stair, 1);
+        double lowerFree = lower.best().orElseThrow().worth();
+        double upperFree = free(choices, stair, 2).best().orElseThrow().worth();
+        assertThat(lowerFree).isPositive();
+        assertThat(upperFree).isPositive();
+        double joint = Double.NEGATIVE_INFINITY;
+        int pairs = 0;
+        for (List<Option> plan : all(lower)) {
+            Optional<Integer> worth = worth(lower, plan);
+            if (worth.isEmpty()) {
+                continue;
+            }
+            Stair begun = stair;
+            for (Option option : plan) {
+                begun = begun.placed(tune, 1, choices.placement(option));
+            }
+            Stair bare = begun.with(2, stair.at(2));
+            Growth.Grown grown = Growth.planned(tune, bare, 2, Profile.usual(), choices);
+            if (grown.stuck().isEmpty()) {
+                joint = Math.max(
+                        joint, worth.get() / lowerFree + grown.plans().get(2).worth() / upperFree);
+                pairs++;
+            }
+        }
+        assertThat(pairs).isGreaterThan(3);
+        Growth.Grown turns = Growth.planned(tune, stair, 1, Profile.usual(), choices);
+        double found =
+                turns.plans().get(1).worth() / lowerFree + turns.plans().get(2).worth() / upperFree;
+        assertThat(found).isLessThanOrEqualTo(joint + 1e-9).isGreaterThanOrEqualTo(0.95 * joint);
+        assertThat(joint).isLessThanOrEqualTo(2 + 1e-9);
+        assertThat((double) turns.plans().get(1).worth()).isLessThanOrEqualTo(lowerFree);
+        assertThat((double) turns.plans().get(2).worth()).isLessThanOrEqualTo(upperFree);
+    }
+
+    private static Stair grown(int tune, Profile profile) {
+        Tune of = Demo.tunes().get(tune - 1);
+        return Growth.grown(of, Stair.starting(of, Instrument.of("whistle-d"), 5), 1, profile);
+    }
+
+    /** A learner is never asked for more than a fluent player. */
+    @ParameterizedTest
+    @ValueSource(ints = {1, 2, 3, 4})
+    void aLearnerBearsNoMore(int number) {
+        Tune tune = Demo.tunes().get(number - 1);
+        Profile learner = Profile.all().get(Profile.all().size() - 1);
+        Stair fluent = grown(number, Profile.usual());
+        Stair learns = grown(number, learner);
+        for (int stage = 1; stage < 5; stage++) {
+            assertThat(weight(tune, learns.at(stage)))
+                    .as("stage %s", stage)
+                    .isLessThanOrEqualTo(weight(tune, fluent.at(stage)));
+        }
+    }
+
+    private static int weight(Tune tune, Version version) {
+        return Load.of(Scene.of(tune, version, Profile.usual())).total();
+    }
+
+    /** Where two phrases side by side have a note of a crotchet or more while plain, they keep one that somebody can breathe on. */
+    @ParameterizedTest
+    @ValueSource(ints = {1, 2, 3, 4})
+    void breathIsLeftWhereThereWasSome(int number) {
+        Tune tune = Demo.tunes().get(number - 1);
+        Stair stair = grown(number, Profile.usual());
+        Choices choices = Growth.choices(tune, stair, Profile.usual());
+        NoteRow row = choices.row();
+        int met = 0;
+        for (int stage = 1; stage < 5; stage++) {
+            boolean before = true;
+            for (NoteRow.Stretch stretch : row.stretches()) {
+                if (stretch.isPickup()) {
+                    continue;
+                }
+                boolean plain = false;
+                boolean dressed = false;
+                for (int note = stretch.first(); note < stretch.last(); note++) {
+                    boolean isLong = row.starts().get(note + 1) - row.starts().get(note) >= row.crotchet();
+                    plain |= isLong;
+                    int weight = stair.at(stage)
+                            .covering(tune, tune.notes().get(note).id())
+                            .map(spot -> spot.first()
+                                    .map(Placement::stack)
+                                    .map(each -> each.weight())
+                                    .orElse(0))
+                            .orElse(0);
+                    dressed |= isLong && weight <= 1;
+                }
+                if (plain) {
+                    assertThat(dressed || before)
+                            .as("stage %s, note %s on", stage, stretch.first() + 1)
+                            .isTrue();
+                    met++;
+                }
+                before = dressed || !plain;
+            }
+        }
+        assertThat(met).isPositive();
+    }
+
+    /** A stage plays with less of a taste that is wished for all of it: none of its kinds is left out of a lower stage's limits. */
+    @Test
+    void theStageAboveIsFeasibleWithWhatStandsBelow() {
+        for (int number = 1; number <= 4; number++) {
+            Tune tune = Demo.tunes().get(number - 1);
+            Stair begun = Stair.starting(tune, Instrument.of("whistle-d"), 5);
+            Choices choices = Growth.choices(tune, begun, Profile.usual());
+            Growth.Grown grown = Growth.planned(tune, begun, 1, Profile.usual(), choices);
+            assertThat(grown.stuck()).isEmpty();
+            for (int stage = 2; stage < 5; stage++) {
+                Growth.Grown again = Growth.planned(tune, grown.stair(), stage, Profile.usual(), choices);
+                assertThat(again.stuck()).isEmpty();
+            }
+        }
+    }
+}
