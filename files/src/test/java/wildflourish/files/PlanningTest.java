@@ -360,16 +360,16 @@ class PlanningTest {
         Tune tune = Demo.tunes().get(1);
         Stair stair = begun(2, "whistle-d", 4);
         Growth.Grown grown = planned(tune, stair, 1);
-        assertThat(grown.taking(tune, 1, span -> true)).isEqualTo(grown.stair());
-        assertThat(grown.taking(tune, 1, span -> false)).isEqualTo(stair);
+        assertThat(grown.taking(1, span -> true)).isEqualTo(grown.stair());
+        assertThat(grown.taking(1, span -> false)).isEqualTo(stair);
         for (Placement placement : grown.proposed(1)) {
-            Stair spot = grown.taking(tune, 1, span -> span.overlaps(placement.span(), tune));
+            Stair spot = grown.taking(1, span -> span.overlaps(placement.span(), tune));
             assertThat(placements(spot.at(1))).containsExactly(placement);
             assertThat(spot.isNested(tune)).isTrue();
             assertThat(placements(spot.at(3))).isNotEmpty();
         }
         Phrase phrase = Phrasing.of(tune).phrases().get(1);
-        Stair taken = grown.taking(tune, 2, span -> {
+        Stair taken = grown.taking(2, span -> {
             int bar = tune.placeOf(span.first()).bar();
             return phrase.firstBar() <= bar && bar <= phrase.lastBar();
         });
@@ -387,7 +387,7 @@ class PlanningTest {
         Growth.Grown grown = planned(tune, begun(1, "whistle-d", 5), 1);
         int found = 0;
         for (int stage = 1; stage < 5; stage++) {
-            Optional<Growth.Grown> other = grown.secondWay(tune, stage);
+            Optional<Growth.Grown> other = grown.secondWay(stage);
             if (other.isPresent()) {
                 found++;
                 int best = grown.plans().get(stage).worth();

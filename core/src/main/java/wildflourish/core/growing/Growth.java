@@ -91,7 +91,7 @@ public final class Growth {
         }
 
         /** Another way for a stage, nearly as good, for the next time through; empty where nothing different comes near. */
-        public Optional<Grown> secondWay(Tune tune, int stage) {
+        public Optional<Grown> secondWay(int stage) {
             return at(stage)
                     .flatMap(now -> SecondWay.of(now.task(), now.plan()).map(other -> {
                         Map<Integer, Plan> others = new TreeMap<>(plans);
@@ -103,20 +103,20 @@ public final class Growth {
                                         now.plan().through()));
                         List<Placement> all =
                                 other.stream().map(choices::placement).toList();
-                        Stair changed = stair.with(stage, dressed(tune, begun.at(stage), all));
+                        Stair changed = stair.with(stage, dressed(begun.at(stage), all));
                         return new Grown(begun, changed, tasks, others, stuck, choices);
                     }));
         }
 
         /** The stair with what is proposed at a stage and those above it on some spans, all else as it was. */
-        public Stair taking(Tune tune, int stage, Predicate<Span> isTaken) {
+        public Stair taking(int stage, Predicate<Span> isTaken) {
             Stair taking = begun;
             for (int each = stage; each < begun.stages().size(); each++) {
                 List<Placement> all = new ArrayList<>(placements(begun.at(each)));
                 proposed(each).stream()
                         .filter(placement -> isTaken.test(placement.span()))
                         .forEach(all::add);
-                taking = taking.with(each, dressed(tune, begun.at(each), all));
+                taking = taking.with(each, dressed(begun.at(each), all));
             }
             return taking;
         }
@@ -175,10 +175,10 @@ public final class Growth {
     }
 
     /** With nothing placed from a stage on but what the stage below it has. */
-    public static Stair cleared(Tune tune, Stair stair, int lowest) {
+    public static Stair cleared(Stair stair, int lowest) {
         Stair cleared = stair;
         for (int stage = lowest; stage < stair.stages().size(); stage++) {
-            cleared = cleared.with(stage, dressed(tune, stair.at(stage), placements(stair.at(lowest - 1))));
+            cleared = cleared.with(stage, dressed(stair.at(stage), placements(stair.at(lowest - 1))));
         }
         return cleared;
     }
@@ -447,27 +447,29 @@ public final class Growth {
     private Stair made() {
         Stair made = stair;
         for (int stage = lowest; stage < stair.stages().size(); stage++) {
-            made = made.with(stage, dressed(tune, stair.at(stage), placements(plans.get(stage - lowest))));
+            made = made.with(stage, dressed(stair.at(stage), placements(plans.get(stage - lowest))));
         }
         return made;
     }
 
     /** A version with just these placements; where one stands already it keeps its words and its second choices. */
-    static Version dressed(Tune tune, Version version, List<Placement> placements) {
-        Version dressed = version;
+    static Version dressed(Version version, List<Placement> placements) {
+        Set<Placement> wanted = new HashSet<>(placements);
+        Version bare = version;
         for (Placement old : placements(version)) {
-            if (!placements.contains(old)) {
-                dressed = dressed.without(old.span().first());
+            if (!wanted.contains(old)) {
+                bare = bare.without(old.span().first());
             }
         }
+        Map<NoteId, Spot> spots = new TreeMap<>(bare.spots());
         for (Placement placement : placements) {
-            Spot words = dressed.at(placement.span().first())
-                    .orElse(Spot.bare(placement.span().first()));
+            NoteId first = placement.span().first();
+            Spot words = spots.getOrDefault(first, Spot.bare(first));
             if (!words.first().equals(Optional.of(placement))) {
-                dressed = dressed.with(tune, words.withOptions(List.of(placement)));
+                spots.put(first, words.withOptions(List.of(placement)));
             }
         }
-        return dressed;
+        return bare.withSpots(spots);
     }
 
     /** What was planned and does not fit where it stands beside everything else. */

@@ -85,7 +85,7 @@ public record Thinning(Optional<Integer> count, Optional<Tempo> tempo) {
             }
         }
         List<Option> left = filled(task, best.chosen(), most);
-        return Growth.dressed(tune, full, left.stream().map(choices::placement).toList());
+        return Growth.dressed(full, left.stream().map(choices::placement).toList());
     }
 
     /** One after the other with what brings most, as long as there is room for it and it does no harm. */

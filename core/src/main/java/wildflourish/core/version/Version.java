@@ -60,6 +60,11 @@ public record Version(Label label, Playing playing, Map<NoteId, Spot> spots, Lis
                 .findFirst();
     }
 
+    /** With these spots alone; they must not overlap. */
+    public Version withSpots(Map<NoteId, Spot> others) {
+        return others.equals(spots) ? this : new Version(label, playing, others, layers, foreign);
+    }
+
     /** With a spot, in place of any that it overlaps. */
     public Version with(Tune tune, Spot spot) {
         if (spot.equals(spots.get(spot.at()))) {

@@ -474,7 +474,7 @@ final class PlanPane extends VBox {
 
     private void take(Predicate<Span> isTaken, String what) {
         int stage = desk.sight().get().chosen().stage();
-        Optional<Stair> taking = planned.taking(tune(), stage, isTaken);
+        Optional<Stair> taking = planned.taking(stage, isTaken);
         taking.ifPresentOrElse(
                 stair -> desk.does(here -> Planning.take(here, stair, what)),
                 () -> desk.say("Nothing is planned for this stage; plan from here first."));

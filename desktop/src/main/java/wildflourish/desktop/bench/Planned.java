@@ -132,8 +132,8 @@ final class Planned {
     }
 
     /** The stair with what is proposed from a stage on upward on some spans; empty where nothing is. */
-    Optional<Stair> taking(Tune tune, int stage, Predicate<Span> isTaken) {
-        return grown.filter(plan -> plan.plans().containsKey(stage)).map(plan -> plan.taking(tune, stage, isTaken));
+    Optional<Stair> taking(int stage, Predicate<Span> isTaken) {
+        return grown.filter(plan -> plan.plans().containsKey(stage)).map(plan -> plan.taking(stage, isTaken));
     }
 
     /** Shows another way for a stage, nearly as good. */
@@ -143,17 +143,13 @@ final class Planned {
         if (now.isEmpty() || question.isEmpty() || !now.get().plans().containsKey(stage)) {
             return;
         }
-        tools.away()
-                .work(
-                        "Looking for another way",
-                        () -> now.get().secondWay(question.get().tune(), stage),
-                        other -> {
-                            if (grown.equals(now) && other.isPresent()) {
-                                grown = other;
-                                shown.run();
-                            } else if (other.isEmpty()) {
-                                tools.desk().say("No other way comes near this one.");
-                            }
-                        });
+        tools.away().work("Looking for another way", () -> now.get().secondWay(stage), other -> {
+            if (grown.equals(now) && other.isPresent()) {
+                grown = other;
+                shown.run();
+            } else if (other.isEmpty()) {
+                tools.desk().say("No other way comes near this one.");
+            }
+        });
     }
 }

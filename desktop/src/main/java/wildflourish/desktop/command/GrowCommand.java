@@ -105,7 +105,7 @@ final class GrowCommand implements Callable<Integer> {
         for (Lesson lesson : BookFile.lessons(file, choice, spec.commandLine().getErr())) {
             Stair begun = wished(begun(lesson, asked));
             int lowest = foot(begun) + 1;
-            Stair from = isFresh ? Growth.cleared(lesson.tune(), begun, lowest) : begun;
+            Stair from = isFresh ? Growth.cleared(begun, lowest) : begun;
             Stair grown = Growth.grown(lesson.tune(), from, lowest, profile);
             for (int stage = 0; stage < grown.stages().size(); stage++) {
                 rows.add(StairCommand.row(lesson.tune(), grown, stage, profile));
