@@ -247,7 +247,20 @@ class GrowthCellsTest {
     /** Sparse at first: two to six placements in each part, whatever the family. */
     @Test
     void theFirstStageIsSparseOnEveryFamily() {
-        for (String id : List.of("whistle-d", "fiddle", "mandolin", "banjo-open-g", "box-bc", "english-48")) {
+        for (String id : List.of(
+                "whistle-d",
+                "flute-d",
+                "bamboo-d",
+                "recorder-soprano",
+                "union-d-open",
+                "mouth-blown-pipes",
+                "fiddle",
+                "mandolin",
+                "tenor-banjo",
+                "banjo-open-g",
+                "box-bc",
+                "anglo-a",
+                "english-48")) {
             Instrument instrument = Instrument.of(id);
             // All on the whistle; on the others, which take longer, a few.
             List<Tune> tunes = id.equals("whistle-d")

@@ -11,9 +11,13 @@ import org.junit.jupiter.params.provider.Arguments;
 import org.junit.jupiter.params.provider.MethodSource;
 import wildflourish.core.form.Phrasing;
 import wildflourish.core.form.Returns;
+import wildflourish.core.growing.Choices;
 import wildflourish.core.growing.Growth;
+import wildflourish.core.growing.Liking;
+import wildflourish.core.growing.Option;
 import wildflourish.core.growing.Taste;
 import wildflourish.core.hand.Scene;
+import wildflourish.core.instrument.Family;
 import wildflourish.core.instrument.Instrument;
 import wildflourish.core.music.Fraction;
 import wildflourish.core.music.Tempo;
@@ -27,6 +31,7 @@ import wildflourish.core.version.Placement;
 import wildflourish.core.version.Spot;
 import wildflourish.core.version.Stair;
 import wildflourish.core.version.Version;
+import wildflourish.core.version.Wish;
 
 /** Stairs that are planned hold what any stair must: nested, playable, clean at their own tempo and all above, within what a stage may ask. */
 class GrowthTest {
@@ -88,6 +93,29 @@ class GrowthTest {
             assertThat(weight).as("weight of %s", version.name()).isGreaterThanOrEqualTo(before);
             before = weight;
         }
+    }
+
+    /** On holes a cut begins and ends with the finger that lifts, a roll begins with that and ends with the one that taps. */
+    @Test
+    void ornamentsOnHolesKnowTheirFingers() {
+        Tune tune = Demo.tunes().get(1);
+        Stair stair = begun(tune, "whistle-d");
+        Choices choices = Growth.choices(tune, stair, Profile.usual());
+        List<Option> all = choices
+                .options(
+                        Taste.of(4, 5),
+                        List.of(stair.at(4).playing().tempo()),
+                        Liking.of(Family.WHISTLE).get(0),
+                        Wish.USUAL)
+                .stream()
+                .flatMap(List::stream)
+                .toList();
+        List<Option> cuts =
+                all.stream().filter(each -> each.name().equals("cut")).toList();
+        assertThat(cuts).hasSizeGreaterThan(10).allMatch(each -> each.begins() > 0 && each.begins() == each.finger());
+        List<Option> rolls =
+                all.stream().filter(each -> each.name().equals("short-roll")).toList();
+        assertThat(rolls).isNotEmpty().allMatch(each -> each.begins() > 0 && each.finger() > each.begins());
     }
 
     /** What comes back with its notes comes back with its ornaments, where the phrase is tied. */

@@ -3,6 +3,7 @@ package wildflourish.files;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import org.junit.jupiter.api.Test;
@@ -113,6 +114,49 @@ class StairLawsTest {
         assertThat(joint).isLessThanOrEqualTo(2 + 1e-9);
         assertThat((double) turns.plans().get(1).worth()).isLessThanOrEqualTo(lowerFree);
         assertThat((double) turns.plans().get(2).worth()).isLessThanOrEqualTo(upperFree);
+    }
+
+    /** The best plan of a few notes of a phrase, with the dearest of what fits there, is the best of all plans, added up by themselves. */
+    @ParameterizedTest
+    @ValueSource(ints = {1, 2, 3, 4, 5, 6, 7, 8})
+    void phrasesCutShortArePlannedAsTryingEverythingPlansThem(int number) {
+        Tune tune = Demo.tunes().get(number - 1);
+        Stair stair = Stair.starting(tune, Instrument.of("whistle-d"), 5);
+        Choices choices = Growth.choices(tune, stair, Profile.usual());
+        for (int stage = 1; stage < 5; stage++) {
+            Task whole = free(choices, stair, stage);
+            NoteRow.Stretch phrase = whole.row().stretches().get(number % 2 == 0 ? 1 : 2);
+            List<List<Option>> cut = new ArrayList<>();
+            for (int note = 0; note < whole.options().size(); note++) {
+                boolean isIn = phrase.first() <= note && note < Math.min(phrase.last(), phrase.first() + 4);
+                int last = phrase.first() + 4;
+                cut.add(whole.options().get(note).stream()
+                        .filter(option -> option.isPlain() || (isIn && option.to() <= last))
+                        .sorted(Comparator.comparing((Option option) -> !option.isPlain())
+                                .thenComparingInt(option -> -option.gain()))
+                        .limit(4)
+                        .toList());
+            }
+            List<NoteRow.Stretch> untied = new ArrayList<>();
+            for (NoteRow.Stretch each : whole.row().stretches()) {
+                untied.add(new NoteRow.Stretch(each.first(), each.last(), each.isPickup(), untied.size(), 0));
+            }
+            NoteRow row = new NoteRow(
+                    whole.row().starts(),
+                    whole.row().crotchet(),
+                    whole.row().bars(),
+                    whole.row().barLengths(),
+                    untied,
+                    whole.row().isBlown());
+            Task task = new Task(row, whole.level(), cut);
+            int best = Integer.MIN_VALUE;
+            for (List<Option> plan : all(task)) {
+                if (worth(task, plan).isPresent()) {
+                    best = Math.max(best, task.ledger(plan).sum());
+                }
+            }
+            assertThat(task.best().orElseThrow().worth()).as("stage %s", stage).isEqualTo(best);
+        }
     }
 
     private static Stair grown(int tune, Profile profile) {

@@ -14,6 +14,8 @@ import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import wildflourish.core.form.Phrase;
 import wildflourish.core.form.Phrasing;
+import wildflourish.core.hand.Attempt;
+import wildflourish.core.hand.Made;
 import wildflourish.core.hand.Scene;
 import wildflourish.core.instrument.Family;
 import wildflourish.core.music.Fraction;
@@ -48,7 +50,7 @@ public final class Choices {
     /** What stands already and would not be planned; one thread may plan while another reads. */
     private final Map<Option, Placement> standing = new ConcurrentHashMap<>();
 
-    private record Found(Placement placement, String name, Fit fit, int from, int to) {
+    private record Found(Placement placement, String name, Fit fit, int from, int to, int begins, int leaves) {
         Ornament ornament() {
             return placement.ornament();
         }
@@ -93,12 +95,15 @@ public final class Choices {
     private Found found(Fit fit) {
         Placement placement = fit.placement();
         int from = tune.placeOf(placement.span().first()).order();
+        Optional<Made> made = fit.facts().attempt().flatMap(Attempt::made);
         return new Found(
                 placement,
                 placement.stack().toString(),
                 fit,
                 from,
-                tune.placeOf(placement.span().last()).order() + 1);
+                tune.placeOf(placement.span().last()).order() + 1,
+                made.flatMap(Made::firstFinger).orElse(Option.NONE),
+                made.flatMap(Made::lastFinger).orElse(Option.NONE));
     }
 
     /** In the scene of a version without ornaments, at the slowest tempo that is planned for; {@code reached} is told the share of the notes that is done, from 0 to 1. */
@@ -249,6 +254,7 @@ public final class Choices {
                 placement.stack().toString(),
                 placement.ornament().kind().ordinal(),
                 Option.NONE,
+                Option.NONE,
                 placement.stack().weight(),
                 0);
         standing.put(option.worth(0), placement);
@@ -293,7 +299,8 @@ public final class Choices {
                 each.to(),
                 each.name(),
                 each.ornament().kind().ordinal(),
-                Option.NONE,
+                each.begins(),
+                each.leaves(),
                 each.placement().stack().weight(),
                 gain);
     }

@@ -163,7 +163,7 @@ public record Ledger(List<Term> terms) {
         }
         return (before.to() == option.from() ? level.near().touching() : 0)
                 + (before.kind() == option.kind() ? level.near().sameKind() : 0)
-                + (option.finger() != Option.NONE && before.finger() == option.finger()
+                + (option.begins() != Option.NONE && before.finger() == option.begins()
                         ? level.near().sameFinger()
                         : 0);
     }

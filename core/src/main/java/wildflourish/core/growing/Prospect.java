@@ -41,7 +41,7 @@ final class Prospect {
         for (int i = notes - 1; i >= 0; i--) {
             for (Step step : steps.get(i)) {
                 kindsAt[i] |= step.isPlain() ? 0 : 1L << step.kind();
-                fingersAt[i] |= step.finger() == Option.NONE ? 0 : 1L << step.finger();
+                fingersAt[i] |= step.begins() == Option.NONE ? 0 : 1L << step.begins();
             }
             kindsFrom[i] = kindsFrom[i + 1] | kindsAt[i];
         }

@@ -15,15 +15,24 @@ import java.util.Map;
  * @param gain points of the dearest
  * @param alike all of them with their own points, the dearest first; of equal ones the first given
  */
-record Step(int notes, int bar, int kind, int finger, int weight, boolean isBreath, int gain, List<Option> alike) {
+record Step(
+        int notes,
+        int bar,
+        int kind,
+        int begins,
+        int finger,
+        int weight,
+        boolean isBreath,
+        int gain,
+        List<Option> alike) {
     Step {
         alike = List.copyOf(alike);
     }
 
-    /** What of an option makes the state after it. */
-    private record Trace(int to, int kind, int finger, int weight) {
+    /** What of an option makes the state after it, and what it costs beside the one before. */
+    private record Trace(int to, int kind, int begins, int finger, int weight) {
         static Trace of(Option option) {
-            return new Trace(option.to(), option.kind(), option.finger(), option.weight());
+            return new Trace(option.to(), option.kind(), option.begins(), option.finger(), option.weight());
         }
     }
 
@@ -44,6 +53,7 @@ record Step(int notes, int bar, int kind, int finger, int weight, boolean isBrea
                 first.to() - first.from(),
                 row.bars().get(first.from()),
                 first.kind(),
+                first.begins(),
                 first.finger(),
                 first.weight(),
                 row.isBlown() && isLong && first.weight() <= 1,

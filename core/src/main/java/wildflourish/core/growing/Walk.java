@@ -114,7 +114,7 @@ final class Walk {
         int cost = (state & GAPS) == 0 ? near.touching() : 0;
         cost += (state >>> KIND & NOBODY) == step.kind() ? near.sameKind() : 0;
         return cost
-                + (step.finger() != Option.NONE && (state >>> FINGER & NOBODY) == step.finger()
+                + (step.begins() != Option.NONE && (state >>> FINGER & NOBODY) == step.begins()
                         ? near.sameFinger()
                         : 0);
     }

@@ -3,6 +3,7 @@ package wildflourish.core.hand;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import wildflourish.core.instrument.Fingering;
 import wildflourish.core.music.Fraction;
 import wildflourish.core.ornament.Figure;
 import wildflourish.core.ornament.Share;
@@ -108,6 +109,42 @@ public record Made(boolean borrows, List<Slot> slots) {
         List<Part> parts = new ArrayList<>();
         slots.forEach(slot -> parts.addAll(slot.parts()));
         return parts;
+    }
+
+    /** On holes the finger that moves before its first note, as the number of its hole; empty where none does by itself. */
+    public Optional<Integer> firstFinger() {
+        Part first = parts().get(0);
+        return first.smalls.isEmpty() ? Optional.empty() : finger(first.smalls.get(0), first.landing);
+    }
+
+    /** On holes the finger of its last small note, as the number of its hole; empty where none moves by itself. */
+    public Optional<Integer> lastFinger() {
+        Optional<Integer> last = Optional.empty();
+        for (Part part : parts()) {
+            if (!part.smalls.isEmpty()) {
+                last = finger(part.smalls.get(part.smalls.size() - 1), part.landing);
+            }
+        }
+        return last;
+    }
+
+    /** The hole by which a small note is fingered otherwise than what it comes to, where it is one alone. */
+    private static Optional<Integer> finger(Small small, Sound landing) {
+        if (small.sound.held().isEmpty() || landing.held().isEmpty()) {
+            return Optional.empty();
+        }
+        Fingering from = small.sound.held().get().fingering();
+        Fingering to = landing.held().get().fingering();
+        Optional<Integer> finger = Optional.empty();
+        for (int hole = 1; hole <= Math.min(from.holes().size(), to.holes().size()); hole++) {
+            if (from.at(hole) != to.at(hole)) {
+                if (finger.isPresent()) {
+                    return Optional.empty();
+                }
+                finger = Optional.of(hole);
+            }
+        }
+        return finger;
     }
 
     /** The same with so much less time in its last part, which the next note borrows. */

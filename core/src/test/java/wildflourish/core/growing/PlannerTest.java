@@ -118,7 +118,7 @@ class PlannerTest {
                 if (gap < CROTCHET) {
                     worth -= gap == 0 ? level.near().touching() : 0;
                     worth -= one.kind() == other.kind() ? level.near().sameKind() : 0;
-                    worth -= one.finger() >= 0 && one.finger() == other.finger()
+                    worth -= one.finger() >= 0 && one.finger() == other.begins()
                             ? level.near().sameFinger()
                             : 0;
                 }
@@ -152,7 +152,9 @@ class PlannerTest {
                 .map(option -> option.to() > end
                         ? ""
                         : (option.from() - stretch.first()) + "-" + (option.to() - stretch.first()) + "-"
-                                + option.name() + "-" + option.kind() + "-" + option.finger() + "-" + option.weight())
+                                + option.name() + "-" + option.kind() + "-" + option.begins() + "-" + option.finger()
+                                + "-"
+                                + option.weight())
                 .toList();
     }
 
@@ -226,6 +228,7 @@ class PlannerTest {
                                     "o" + i,
                                     kind,
                                     random.nextInt(3) - 1,
+                                    random.nextInt(3) - 1,
                                     1 + random.nextInt(3),
                                     random.nextInt(60) - 10));
                 }
@@ -245,6 +248,7 @@ class PlannerTest {
                                 twin.to(),
                                 twin.name(),
                                 twin.kind(),
+                                twin.begins(),
                                 twin.finger(),
                                 twin.weight(),
                                 twin.isPlain() ? 0 : twin.gain() + random.nextInt(7) - 3));
@@ -490,7 +494,7 @@ class PlannerTest {
             bars.add(note / 8);
             List<Option> here = new ArrayList<>();
             for (int kind = 0; kind < 3; kind++) {
-                here.add(new Option(note, note + 1, "o" + kind, kind, -1, 1 + kind / 2, random.nextInt(60) - 40));
+                here.add(new Option(note, note + 1, "o" + kind, kind, -1, -1, 1 + kind / 2, random.nextInt(60) - 40));
             }
             here.add(Option.plain(note));
             options.add(here);
