@@ -2,6 +2,7 @@ package wildflourish.files;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
+import static org.assertj.core.api.Assertions.within;
 
 import java.util.ArrayList;
 import java.util.HashSet;
@@ -24,6 +25,7 @@ import wildflourish.core.growing.StagePlan;
 import wildflourish.core.growing.Taste;
 import wildflourish.core.growing.Thinning;
 import wildflourish.core.growing.WhyNot;
+import wildflourish.core.hand.HandCost;
 import wildflourish.core.hand.Scene;
 import wildflourish.core.instrument.Instrument;
 import wildflourish.core.music.Fraction;
@@ -111,6 +113,42 @@ class PlanningTest {
             }
         }
         assertThat(asked).isPositive();
+    }
+
+    /** What a change means for the hand is the difference of the two ways over the whole tune; on holes there is none. */
+    @ParameterizedTest
+    @CsvSource({"7, fiddle, true", "2, box-bc, true", "2, whistle-d, false"})
+    void theHandIsAskedAnewOverTheWholeTune(int number, String instrument, boolean isTold) {
+        Tune tune = Demo.tunes().get(number - 1);
+        Stair begun = begun(number, instrument, 3);
+        Growth.Grown grown = planned(tune, begun, 2);
+        StagePlan at = grown.at(2).orElseThrow();
+        Option option = at.task().options().stream()
+                .flatMap(List::stream)
+                .filter(each -> !each.isPlain() && !at.plan().chosen().contains(each))
+                .findFirst()
+                .orElseThrow();
+        WhyNot why = WhyNot.of(at.task(), at.plan(), option).orElseThrow();
+        Optional<Double> more = at.handMore(tune, begun.at(2), Profile.usual(), why);
+        assertThat(more.isPresent()).isEqualTo(isTold);
+        if (isTold) {
+            Version changed = grown.stair().at(2);
+            for (Option goes : why.goes()) {
+                changed = changed.without(at.choices().placement(goes).span().first());
+            }
+            for (Option comes : why.comes()) {
+                changed = changed.with(tune, Spot.of(at.choices().placement(comes)));
+            }
+            double before = hand(tune, grown.stair().at(2));
+            assertThat(more.orElseThrow()).isCloseTo(hand(tune, changed) - before, within(1e-6));
+        }
+        assertThat(GrowthWords.hand(1.25)).contains("costs the hand 1.3");
+        assertThat(GrowthWords.hand(-2)).contains("spares the hand 2.0");
+        assertThat(GrowthWords.hand(0.1)).isEmpty();
+    }
+
+    private static double hand(Tune tune, Version version) {
+        return HandCost.of(Scene.of(tune, version, Profile.usual())).total().orElseThrow();
     }
 
     /** What stands is kept whatever it is; a plan that keeps all of its own choices, or never has what it left out, is the same plan. */

@@ -71,8 +71,8 @@ public final class HandCost {
         return new HandCost(scene, plain, asked, tables, Optional.empty());
     }
 
-    /** What the whole version costs the hand; empty where nothing can be told. */
-    Optional<Double> total() {
+    /** What the whole version costs the hand, in the units of the string costs, on buttons in turns of the bellows; empty where nothing can be told. */
+    public Optional<Double> total() {
         return buttons.map(ButtonHandCost::total).or(() -> tables.map(HandTables::total));
     }
 

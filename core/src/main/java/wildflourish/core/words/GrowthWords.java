@@ -20,6 +20,7 @@ public final class GrowthWords {
     private static final int A_LITTLE_LESS = 12;
     private static final int CLEARLY_LESS = 30;
     private static final int MOST_SAID = 2;
+    private static final double SMALL_FOR_A_HAND = 0.45;
 
     private GrowthWords() {}
 
@@ -69,6 +70,18 @@ public final class GrowthWords {
         return lead
                 + (parts.isEmpty() ? "." : ": " + String.join("; ", parts) + ".")
                 + (changes.isEmpty() ? "" : " " + changes);
+    }
+
+    /** What a change of a plan means for the hand, worked out anew over the whole tune; empty where that is next to nothing. */
+    public static String hand(double more) {
+        if (Math.abs(more) < SMALL_FOR_A_HAND) {
+            return "";
+        }
+        return String.format(
+                Locale.ROOT,
+                " Over the whole tune it %s the hand %.1f.",
+                more > 0 ? "costs" : "spares",
+                Math.abs(more));
     }
 
     private static String changes(WhyNot why, Tune tune, Choices choices) {

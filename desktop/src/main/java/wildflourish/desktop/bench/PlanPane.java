@@ -403,16 +403,24 @@ final class PlanPane extends VBox {
                 "Why not",
                 "why-not-" + option.name().toLowerCase(Locale.ROOT).replaceAll("[^a-z0-9]+", "-"),
                 "What would be lost, and what would come and go with it",
-                () -> tools.away()
-                        .work(
-                                "Planning with " + name,
-                                () -> WhyNot.of(of.task(), of.plan(), option)
-                                        .map(found -> GrowthWords.of(found, tune, of.choices()))
-                                        .orElse("What must stand leaves no room for it."),
-                                why::setText));
+                () -> {
+                    Sight sight = seen.orElseThrow();
+                    tools.away().work("Planning with " + name, () -> whyNot(sight, of, tune, option), why::setText);
+                });
         HBox row = new HBox(6, words, ask);
         row.setAlignment(Pos.CENTER_LEFT);
         return row;
+    }
+
+    private static String whyNot(Sight sight, StagePlan of, Tune tune, Option option) {
+        return WhyNot.of(of.task(), of.plan(), option)
+                .map(found -> GrowthWords.of(found, tune, of.choices())
+                        + sight.version()
+                                .flatMap(version -> of.handMore(
+                                        tune, version, sight.chosen().profile(), found))
+                                .map(GrowthWords::hand)
+                                .orElse(""))
+                .orElse("What must stand leaves no room for it.");
     }
 
     // Actions
