@@ -151,7 +151,7 @@ class DecoratedPhrasesTest {
     }
 
     /**
-     * The even ones of the phrases, against which no points were set: half of what a handbook places costs a plan at most 12 points, by the taste of the family that is nearest to it. Its three stages are those
+     * The even ones of the phrases, but for the air, against which no points were set (the taste for airs was written with that in view): half of what a handbook places costs a plan at most 12 points, by the taste of the family that is nearest to it. Its three stages are those
      * above the first; slurs are bowing, which plans leave to the player.
      */
     @Test
@@ -159,7 +159,9 @@ class DecoratedPhrasesTest {
         List<String> phrases = phrases();
         List<Integer> prices = new ArrayList<>();
         for (int number = 2; number <= phrases.size(); number += 2) {
-            prices.addAll(nearest(phrases.get(number - 1)));
+            if (!phrases.get(number - 1).contains("T:fiddle air")) {
+                prices.addAll(nearest(phrases.get(number - 1)));
+            }
         }
         assertThat(prices).hasSizeGreaterThan(50);
         assertThat(median(prices)).isLessThanOrEqualTo(12);

@@ -5,7 +5,9 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.util.List;
 import java.util.Optional;
 import org.junit.jupiter.api.Test;
+import wildflourish.core.growing.Choices;
 import wildflourish.core.growing.Growth;
+import wildflourish.core.growing.Thinning;
 import wildflourish.core.instrument.Instrument;
 import wildflourish.core.music.Fraction;
 import wildflourish.core.music.Tempo;
@@ -242,6 +244,17 @@ class GrowthCellsTest {
         }
         assertThat(met).isPositive();
         assertThat(stair.isNested(tune)).isTrue();
+        Choices choices = Growth.choices(tune, stair, Profile.usual());
+        Version thin = new Thinning(Optional.of(8), Optional.empty()).of(tune, stair, WILD, Profile.usual(), choices);
+        assertThat(thin.ornamented()).isLessThan(stair.at(WILD).ornamented());
+        for (int i = 1; i < tune.notes().size(); i++) {
+            Note note = tune.notes().get(i);
+            if (note.pitches().equals(tune.notes().get(i - 1).pitches())) {
+                assertThat(thin.covering(tune, note.id()))
+                        .as("thinned, note %s", i + 1)
+                        .isPresent();
+            }
+        }
     }
 
     /** Sparse at first: two to six placements in each part, whatever the family. */

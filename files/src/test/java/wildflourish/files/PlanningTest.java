@@ -298,6 +298,19 @@ class PlanningTest {
         }
     }
 
+    /** A pin of a note leaves what its bar asks for; the bar is let go by itself. */
+    @Test
+    void pinsOfANoteAndOfItsBarAreTwoThings() {
+        Tune tune = Demo.tunes().get(1);
+        NoteId note = tune.bars().get(2).notes().get(0).id();
+        NoteId beside = tune.bars().get(2).notes().get(1).id();
+        Wish asked = Wish.USUAL.withLeast(tune, note, 2).with(Wish.Pin.something(note));
+        assertThat(asked.without(note).leastIn(tune, 2)).isEqualTo(2);
+        assertThat(asked.without(note).asksFor(note)).isFalse();
+        assertThat(asked.withLeast(tune, beside, 3).leastIn(tune, 2)).isEqualTo(3);
+        assertThat(asked.without(note).withLeast(tune, beside, 0)).isEqualTo(Wish.USUAL);
+    }
+
     private static long inBar(Tune tune, Version version, int bar) {
         return placements(version).stream()
                 .filter(each -> tune.placeOf(each.span().first()).bar() == bar)

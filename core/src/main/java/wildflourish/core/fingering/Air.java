@@ -45,7 +45,7 @@ final class Air implements LinePath.Run<ButtonOption> {
         int count = line.size();
         long unit = 1;
         for (Struck struck : line) {
-            unit = lcm(unit, struck.length().denominator());
+            unit = Fraction.leastCommonMultiple(unit, struck.length().denominator());
         }
         unit *= plain.choices().stream()
                         .flatMap(List::stream)
@@ -85,17 +85,6 @@ final class Air implements LinePath.Run<ButtonOption> {
     static double cost(double balanceMillis, ButtonCosts costs) {
         double over = Math.max(0, Math.abs(balanceMillis) - FREE_MILLIS) / 1000;
         return ButtonCosts.exact(over * costs.air());
-    }
-
-    private static long lcm(long a, long b) {
-        long x = a;
-        long y = b;
-        while (y != 0) {
-            long rest = x % y;
-            x = y;
-            y = rest;
-        }
-        return a / x * b;
     }
 
     private static int ticksOf(Struck struck, long unit) {

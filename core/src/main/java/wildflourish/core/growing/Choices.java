@@ -212,7 +212,7 @@ public final class Choices {
     }
 
     /** Whether a note would not be heard by itself without something on it. */
-    private boolean mustBeParted(int number) {
+    boolean mustBeParted(int number) {
         if (!soundsOn || number == 0) {
             return false;
         }

@@ -182,7 +182,11 @@ public final class Learning {
                 hers.add(option);
             }
         }
-        return new Sample(tune, new Task(choices.row(), taste.level(), options), traits, hers);
+        return new Sample(
+                tune,
+                new Task(choices.row(), taste.level().bearing(choices.row(), List.of(), options), options),
+                traits,
+                hers);
     }
 
     private static Map<String, Integer> traits(Model model, Option option) {

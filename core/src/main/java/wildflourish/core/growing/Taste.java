@@ -20,7 +20,19 @@ import wildflourish.core.version.Wish;
  */
 public record Taste(Worth worth, Limits limits, Level level) {
     /** Points; {@code shortNote} is empty where a note below a quaver bears nothing. */
-    public record Worth(int fee, int place, int held, int size, int toil, int turn, Optional<Integer> shortNote) {}
+    public record Worth(int fee, int place, int held, int size, int toil, int turn, Optional<Integer> shortNote) {
+        /** With so many points more of each. */
+        Worth plus(int moreFee, int morePlace, int moreSize, int moreToil, int moreTurn) {
+            return new Worth(
+                    fee + moreFee,
+                    place + morePlace,
+                    held,
+                    size + moreSize,
+                    toil + moreToil,
+                    turn + moreTurn,
+                    shortNote);
+        }
+    }
 
     /**
      * What an ornament may be.
@@ -141,17 +153,7 @@ public record Taste(Worth worth, Limits limits, Level level) {
         Level.Load now = level.load();
         Level.Load less = new Level.Load(
                 Math.max(0, now.from() - load), Math.max(1, now.to() - load), now.most(), now.under(), now.over());
-        return new Taste(
-                new Worth(
-                        worth.fee(),
-                        worth.place(),
-                        worth.held(),
-                        worth.size(),
-                        worth.toil() + toil,
-                        worth.turn(),
-                        worth.shortNote()),
-                limits,
-                level.bearing(less));
+        return new Taste(worth.plus(0, 0, 0, toil, 0), limits, level.bearing(less));
     }
 
     /** As a teacher wishes it: fuller or barer, more or less daring, more on the beat or off it, for a session or for a concert. */
@@ -166,14 +168,8 @@ public record Taste(Worth worth, Limits limits, Level level) {
                 load.under(),
                 load.over());
         Taste taste = new Taste(
-                new Worth(
-                        worth.fee() - FEE_A_DEGREE * full,
-                        worth.place() + PLACE_A_DEGREE * wish.of(Wish.Degree.BEAT),
-                        worth.held(),
-                        worth.size() + SIZE_A_DEGREE * daring,
-                        worth.toil(),
-                        worth.turn(),
-                        worth.shortNote()),
+                worth.plus(
+                        -FEE_A_DEGREE * full, PLACE_A_DEGREE * wish.of(Wish.Degree.BEAT), SIZE_A_DEGREE * daring, 0, 0),
                 new Limits(limits.hardest() + daring, limits.margin(), limits.highest()),
                 level.bearing(wished));
         return wish.isConcert() ? taste.forConcert() : taste;
@@ -182,14 +178,7 @@ public record Taste(Worth worth, Limits limits, Level level) {
     /** For listeners: practised up to its tempo, so nothing is held back for a faster one; the same thing again costs twice, another technique half, endings are marked more. */
     private Taste forConcert() {
         return new Taste(
-                new Worth(
-                        worth.fee(),
-                        worth.place(),
-                        worth.held(),
-                        worth.size(),
-                        worth.toil(),
-                        worth.turn() + TURN_IN_CONCERT,
-                        worth.shortNote()),
+                worth.plus(0, 0, 0, 0, TURN_IN_CONCERT),
                 new Limits(limits.hardest(), Fraction.ONE, limits.highest()),
                 new Level(
                         level.thick(),

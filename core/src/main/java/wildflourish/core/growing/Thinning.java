@@ -147,9 +147,12 @@ public record Thinning(Optional<Integer> count, Optional<Tempo> tempo) {
                     .forEach(option -> options.get(option.from()).add(option));
         }
         for (int note = 0; note < options.size(); note++) {
-            options.get(note).add(Option.plain(note));
+            if (options.get(note).isEmpty() || !choices.mustBeParted(note)) {
+                options.get(note).add(Option.plain(note));
+            }
         }
-        return new Task(choices.row().untied(), taste.level(), options);
+        NoteRow row = choices.row().untied();
+        return new Task(row, taste.level().bearing(row, List.of(), options), options);
     }
 
     /** Whether something is clean at the tempo that is asked for; what is not known to fit is left out. */

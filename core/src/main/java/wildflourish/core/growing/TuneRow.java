@@ -20,7 +20,7 @@ final class TuneRow {
     static NoteRow of(Tune tune, boolean isBlown) {
         long unit = 4;
         for (Note note : tune.notes()) {
-            unit = lcm(unit, note.played().denominator());
+            unit = Fraction.leastCommonMultiple(unit, note.played().denominator());
         }
         List<Long> starts = new ArrayList<>();
         List<Integer> bars = new ArrayList<>();
@@ -44,17 +44,6 @@ final class TuneRow {
 
     private static long ticks(Fraction length, long unit) {
         return length.numerator() * (unit / length.denominator());
-    }
-
-    private static long lcm(long one, long other) {
-        long a = one;
-        long b = other;
-        while (b != 0) {
-            long rest = a % b;
-            a = b;
-            b = rest;
-        }
-        return one / a * other;
     }
 
     /** A phrase, from a boundary to a boundary. */

@@ -207,4 +207,16 @@ public final class Fraction implements Comparable<Fraction> {
     public String toString() {
         return denominator == 1 ? Long.toString(numerator) : numerator + "/" + denominator;
     }
+
+    /** The least number that both divide. */
+    public static long leastCommonMultiple(long one, long other) {
+        long a = one;
+        long b = other;
+        while (b != 0) {
+            long rest = a % b;
+            a = b;
+            b = rest;
+        }
+        return one / a * other;
+    }
 }

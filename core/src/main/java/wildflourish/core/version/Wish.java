@@ -151,7 +151,7 @@ public record Wish(
                         Stream.concat(pins.stream(), Stream.of(pin)).toList());
     }
 
-    /** With at least so many in the bar of a note, in place of what was asked for that bar; the number is brought within what a plan can bear. */
+    /** With at least so many in the bar of a note, in place of what was asked for that bar; none for 0, and no more than {@link #MOST_IN_BAR}. */
     public Wish withLeast(Tune tune, NoteId note, int count) {
         int bar = tune.placeOf(note).bar();
         List<Pin> others = pins.stream()
@@ -159,8 +159,8 @@ public record Wish(
                         || !tune.has(pin.note())
                         || tune.placeOf(pin.note()).bar() != bar)
                 .toList();
-        return new Wish(taste, degrees, isVaried, isConcert, never, others)
-                .with(Pin.least(note, Math.max(1, Math.min(MOST_IN_BAR, count))));
+        Wish without = new Wish(taste, degrees, isVaried, isConcert, never, others);
+        return count <= 0 ? without : without.with(Pin.least(note, Math.min(MOST_IN_BAR, count)));
     }
 
     /** How many are asked for in a bar, at least; 0 where none is. */
@@ -174,7 +174,7 @@ public record Wish(
                 .orElse(0);
     }
 
-    /** Without the pins of a note. */
+    /** Without what is asked for and refused at a note; what is asked for in its bar stays. */
     public Wish without(NoteId note) {
         return new Wish(
                 taste,
@@ -182,7 +182,10 @@ public record Wish(
                 isVaried,
                 isConcert,
                 never,
-                pins.stream().filter(pin -> !pin.note().equals(note)).toList());
+                pins.stream()
+                        .filter(pin ->
+                                pin.kind() == Pin.Kind.LEAST || !pin.note().equals(note))
+                        .toList());
     }
 
     /** Without pins of notes that a tune has not. */

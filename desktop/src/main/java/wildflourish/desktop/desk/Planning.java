@@ -113,11 +113,13 @@ public final class Planning {
                 .orElse(Outcome.nothing());
     }
 
-    /** Plans go by no pin of the chosen note any more. */
+    /** Plans go by no pin of the chosen note and its bar any more. */
     public static Outcome lift(Here here) {
+        Optional<Tune> tune = here.sight().tune();
         return here.sight()
                 .note()
-                .map(note -> wish(here, wish -> wish.without(note), "No pin is left at this note"))
+                .flatMap(note -> tune.map(of ->
+                        wish(here, wish -> wish.without(note).withLeast(of, note, 0), "No pin is left at this note")))
                 .orElse(Outcome.nothing());
     }
 
