@@ -18,10 +18,12 @@ import wildflourish.core.form.Phrase;
 import wildflourish.core.form.Phrasing;
 import wildflourish.core.growing.Choices;
 import wildflourish.core.growing.Growth;
+import wildflourish.core.growing.Ledger;
 import wildflourish.core.growing.Option;
 import wildflourish.core.growing.Plan;
 import wildflourish.core.growing.Reading;
 import wildflourish.core.growing.StagePlan;
+import wildflourish.core.growing.Task;
 import wildflourish.core.growing.Taste;
 import wildflourish.core.growing.Thinning;
 import wildflourish.core.growing.WhyNot;
@@ -67,7 +69,7 @@ class PlanningTest {
         return stair.with(stage, version.with(version.label().wishing(wish)));
     }
 
-    /** A plan's points added up by themselves are its worth, and what is said to be lost with something else is lost when it is planned again with that. */
+    /** A plan's points added up by themselves are its worth, and what is said to be lost with something else is lost when it is planned again with that; on strings by what each asks of the hand alone. */
     @ParameterizedTest
     @CsvSource({"2, whistle-d", "4, whistle-d", "7, fiddle", "2, box-bc"})
     void pricesAreWhatAnotherPlanLoses(int number, String instrument) {
@@ -77,9 +79,11 @@ class PlanningTest {
         int asked = 0;
         for (int stage = 1; stage < 4; stage++) {
             StagePlan at = grown.at(stage).orElseThrow();
-            Plan plan = at.plan();
-            assertThat(at.task().ledger(plan.chosen()).sum()).isEqualTo(plan.worth());
-            List<Option> others = at.task().options().stream()
+            assertThat(at.task().ledger(at.plan().chosen()).sum())
+                    .isEqualTo(at.plan().worth());
+            Task task = at.task().byEach();
+            Plan plan = instrument.equals("fiddle") ? task.priced().orElseThrow() : at.plan();
+            List<Option> others = task.options().stream()
                     .flatMap(List::stream)
                     .filter(option -> !option.isPlain()
                             && !plan.chosen().contains(option)
@@ -88,7 +92,7 @@ class PlanningTest {
             for (int i = 0; i < Math.min(3, others.size()); i++) {
                 Option option = others.get(random.nextInt(others.size()));
                 int price = GrowthWords.priceOf(plan, option).orElseThrow();
-                WhyNot why = WhyNot.of(at.task(), plan, option).orElseThrow();
+                WhyNot why = WhyNot.of(task, plan, option).orElseThrow();
                 if (price <= Plan.MOST_PRICE) {
                     assertThat(why.price()).as("%s at stage %s", option, stage).isEqualTo(price);
                     asked++;
@@ -105,14 +109,62 @@ class PlanningTest {
             }
             Optional<Integer> without =
                     GrowthWords.priceWithout(plan, plan.chosen().get(0));
-            Optional<Plan> forbidden =
-                    at.task().forbidding(plan.chosen().get(0)).best();
+            Optional<Plan> forbidden = task.forbidding(plan.chosen().get(0)).best();
             int lost = forbidden.map(other -> plan.worth() - other.worth()).orElse(Plan.MOST_PRICE + 1);
             if (lost <= Plan.MOST_PRICE) {
                 assertThat(without).contains(lost);
             }
         }
         assertThat(asked).isPositive();
+    }
+
+    /** What the hand has to do on strings for all of a plan is what a search over the whole tune says, and what is lost with something else is the difference of two such. */
+    @ParameterizedTest
+    @CsvSource({"7, fiddle", "1, fiddle", "8, mandolin", "4, banjo-open-g"})
+    void pricesOfTheHandAreSearchedAgain(int number, String instrument) {
+        Tune tune = Demo.tunes().get(number - 1);
+        Stair begun = begun(number, instrument, 4);
+        Growth.Grown grown = planned(tune, begun, 1);
+        Random random = new Random(number);
+        double bare = hand(tune, begun.at(0));
+        for (int stage = 1; stage < 4; stage++) {
+            StagePlan at = grown.at(stage).orElseThrow();
+            int worth = at.task().ledger(at.plan().chosen()).sum();
+            assertThat(at.plan().worth()).isEqualTo(worth);
+            assertThat(searchedWorth(tune, begun.at(stage), at, at.plan().chosen(), bare))
+                    .isEqualTo(worth);
+            List<Option> all = at.task().options().stream()
+                    .flatMap(List::stream)
+                    .filter(option -> !option.isPlain() && !at.plan().chosen().contains(option))
+                    .toList();
+            Option option = all.get(random.nextInt(all.size()));
+            WhyNot why = WhyNot.of(at.task(), at.plan(), option).orElseThrow();
+            List<Option> other = new ArrayList<>(at.plan().chosen());
+            other.removeAll(why.goes());
+            other.addAll(why.comes());
+            assertThat(why.price())
+                    .isEqualTo(worth - searchedWorth(tune, begun.at(stage), at, other, bare))
+                    .isEqualTo(-why.reasons().stream()
+                            .mapToInt(Ledger.Term::points)
+                            .sum());
+        }
+    }
+
+    /** Points of a plan without any for the hand, less those of a search over the whole tune. */
+    private static int searchedWorth(Tune tune, Version version, StagePlan at, List<Option> chosen, double bare) {
+        Version dressed = version;
+        int points = 0;
+        for (Option option : chosen) {
+            Placement placement = at.choices().placement(option);
+            points += handAlone(tune, version, placement, bare);
+            dressed = dressed.with(tune, Spot.of(placement));
+        }
+        int together = (int) Math.round(10 * (hand(tune, dressed) - bare));
+        return at.task().byEach().ledger(chosen).sum() + points - together;
+    }
+
+    private static int handAlone(Tune tune, Version version, Placement placement, double bare) {
+        return (int) Math.round(10 * (hand(tune, version.with(tune, Spot.of(placement))) - bare));
     }
 
     /** What a change means for the hand is the difference of the two ways over the whole tune; on holes there is none. */

@@ -8,6 +8,7 @@ import java.util.List;
 import java.util.Optional;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
 import wildflourish.core.growing.Choices;
 import wildflourish.core.growing.Growth;
@@ -126,29 +127,7 @@ class StairLawsTest {
         for (int stage = 1; stage < 5; stage++) {
             Task whole = free(choices, stair, stage);
             NoteRow.Stretch phrase = whole.row().stretches().get(number % 2 == 0 ? 1 : 2);
-            List<List<Option>> cut = new ArrayList<>();
-            for (int note = 0; note < whole.options().size(); note++) {
-                boolean isIn = phrase.first() <= note && note < Math.min(phrase.last(), phrase.first() + 4);
-                int last = phrase.first() + 4;
-                cut.add(whole.options().get(note).stream()
-                        .filter(option -> option.isPlain() || (isIn && option.to() <= last))
-                        .sorted(Comparator.comparing((Option option) -> !option.isPlain())
-                                .thenComparingInt(option -> -option.gain()))
-                        .limit(4)
-                        .toList());
-            }
-            List<NoteRow.Stretch> untied = new ArrayList<>();
-            for (NoteRow.Stretch each : whole.row().stretches()) {
-                untied.add(new NoteRow.Stretch(each.first(), each.last(), each.isPickup(), untied.size(), 0));
-            }
-            NoteRow row = new NoteRow(
-                    whole.row().starts(),
-                    whole.row().crotchet(),
-                    whole.row().bars(),
-                    whole.row().barLengths(),
-                    untied,
-                    whole.row().isBlown());
-            Task task = new Task(row, whole.level(), cut);
+            Task task = cut(whole, phrase.first(), 4, 3);
             int best = Integer.MIN_VALUE;
             for (List<Option> plan : all(task)) {
                 if (worth(task, plan).isPresent()) {
@@ -157,6 +136,65 @@ class StairLawsTest {
             }
             assertThat(task.best().orElseThrow().worth()).as("stage %s", stage).isEqualTo(best);
         }
+    }
+
+    /** On strings the best plan of a few notes, with what the hand has to do for all of it together, is the best of all plans. */
+    @ParameterizedTest
+    @CsvSource({"fiddle, 1", "mandolin, 0", "banjo-open-g, 0"})
+    void theHandOfSeveralTogetherIsFoundAsByTryingEverything(String instrument, int least) {
+        int together = 0;
+        for (int number : new int[] {1, 4, 7}) {
+            Tune tune = Demo.tunes().get(number - 1);
+            Stair stair = Stair.starting(tune, Instrument.of(instrument), 5);
+            Growth.Grown grown =
+                    Growth.planned(tune, stair, 1, Profile.usual(), Growth.choices(tune, stair, Profile.usual()));
+            for (int stage = 2; stage < 5; stage++) {
+                Task whole = grown.at(stage).orElseThrow().task();
+                Task task = cut(whole, whole.row().stretches().get(1).first() + 1, 4, 4);
+                int best = all(task).stream()
+                        .filter(plan -> worth(task.byEach(), plan).isPresent())
+                        .mapToInt(plan -> task.ledger(plan).sum())
+                        .max()
+                        .orElseThrow();
+                assertThat(task.searched().orElseThrow().worth())
+                        .as("tune %s, stage %s", number, stage)
+                        .isEqualTo(best);
+                together += task.best().orElseThrow().worth() == best ? 0 : 1;
+            }
+        }
+        assertThat(together).as("stages where another plan is best").isGreaterThanOrEqualTo(least);
+    }
+
+    /** With so many of the dearest options on each of a few notes and everything else plain, all phrases by themselves. */
+    private static Task cut(Task whole, int first, int notes, int options) {
+        List<List<Option>> cut = new ArrayList<>();
+        int last = first + notes;
+        for (int note = 0; note < whole.options().size(); note++) {
+            boolean isIn = first <= note && note < last;
+            Option plain = whole.options().get(note).stream()
+                    .filter(Option::isPlain)
+                    .findFirst()
+                    .orElse(new Option(note, note + 1, "", -1, -1, -1, 0, 0));
+            List<Option> here = new ArrayList<>(List.of(plain));
+            whole.options().get(note).stream()
+                    .filter(option -> isIn && !option.isPlain() && option.to() <= last)
+                    .sorted(Comparator.comparingInt(option -> -option.gain()))
+                    .limit(options)
+                    .forEach(here::add);
+            cut.add(here);
+        }
+        List<NoteRow.Stretch> untied = new ArrayList<>();
+        for (NoteRow.Stretch each : whole.row().stretches()) {
+            untied.add(new NoteRow.Stretch(each.first(), each.last(), each.isPickup(), untied.size(), 0));
+        }
+        NoteRow row = new NoteRow(
+                whole.row().starts(),
+                whole.row().crotchet(),
+                whole.row().bars(),
+                whole.row().barLengths(),
+                untied,
+                whole.row().isBlown());
+        return new Task(row, whole.level(), cut, whole.hand());
     }
 
     private static Stair grown(int tune, Profile profile) {

@@ -2,10 +2,10 @@ package wildflourish.core.fingering;
 
 import java.util.ArrayList;
 import java.util.Arrays;
-import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.concurrent.ConcurrentHashMap;
 import wildflourish.core.instrument.Strings;
 import wildflourish.core.music.FingeredPitch;
 import wildflourish.core.music.Fraction;
@@ -27,26 +27,40 @@ final class StringStages implements LinePath.Run<StringWay> {
     private final List<Left[][]> lefts = new ArrayList<>();
 
     private final List<Right[][]> rights = new ArrayList<>();
-    private final Map<Context, Right[][]> known = new HashMap<>();
-    private final Map<Change, Left[][]> changes = new HashMap<>();
-    /** What is still to come costs each hand no less than this: the left one by stage and hold, the right one by stage and state. */
-    private final double[][] leftAtLeast;
+    private final Known known;
+    /** For each stage whether not every state may be taken: a chord, or a pinned note. */
+    private final boolean[] isBound;
+    /** What is still to come costs each hand no less than this: the left one by stage and hold, the right one by stage and state; without a stage until somebody asks. */
+    private double[][] leftAtLeast = {};
 
-    private final double[][] rightAtLeast;
+    private double[][] rightAtLeast = {};
+
+    /** What hands do between notes, found once for all stages of one manner. */
+    static final class Known {
+        private final Map<List<FingeredPitch>, List<StringHold>> holds = new ConcurrentHashMap<>();
+        private final Map<Same<StringHold>, double[]> own = new ConcurrentHashMap<>();
+        private final Map<Change, Left[][]> lefts = new ConcurrentHashMap<>();
+        private final Map<Context, Right[][]> rights = new ConcurrentHashMap<>();
+    }
 
     StringStages(List<Struck> line, StringPath.Manner manner, StringCosts costs, Map<NoteId, String> pins) {
+        this(line, manner, costs, pins, new Known());
+    }
+
+    /** With what is known of the same manner already. */
+    StringStages(
+            List<Struck> line, StringPath.Manner manner, StringCosts costs, Map<NoteId, String> pins, Known known) {
         this.line = List.copyOf(line);
         this.manner = manner;
         this.costs = costs;
         this.pins = pins;
         this.strokes = Strokes.of(manner.strings(), manner.order(), costs);
-        Map<List<FingeredPitch>, List<StringHold>> choices = new HashMap<>();
-        Map<Same<StringHold>, double[]> costsOf = new HashMap<>();
+        this.known = known;
         for (Struck struck : line) {
-            List<StringHold> all = choices.computeIfAbsent(struck.pitches(), this::choices);
+            List<StringHold> all = known.holds.computeIfAbsent(struck.pitches(), this::choices);
             List<StringHold> left = withSeconds(struck, pinned(struck, all), manner.strings());
             holds.add(left);
-            own.add(costsOf.computeIfAbsent(
+            own.add(known.own.computeIfAbsent(
                     new Same<>(left),
                     each -> left.stream()
                             .mapToDouble(hold -> costs.ofChoice(manner.strings(), hold))
@@ -56,10 +70,10 @@ final class StringStages implements LinePath.Run<StringWay> {
             lefts.add(leftHand(stage));
             rights.add(rightHand(stage));
         }
-        leftAtLeast = new double[line.size()][];
-        rightAtLeast = new double[line.size()][];
-        if (isBounded()) {
-            bound();
+        this.isBound = new boolean[line.size()];
+        for (int stage = 0; stage < line.size(); stage++) {
+            String pin = pins.getOrDefault(line.get(stage).note().id(), "");
+            isBound[stage] = line.get(stage).isChord() || !pin.isEmpty();
         }
     }
 
@@ -67,6 +81,8 @@ final class StringStages implements LinePath.Run<StringWay> {
     private void bound() {
         int strings = manner.strings().open().size();
         int last = line.size() - 1;
+        leftAtLeast = new double[line.size()][];
+        rightAtLeast = new double[line.size()][];
         leftAtLeast[last] = new double[holds.get(last).size()];
         rightAtLeast[last] = new double[strokes.states()];
         for (int stage = last - 1; stage >= 0; stage--) {
@@ -101,6 +117,9 @@ final class StringStages implements LinePath.Run<StringWay> {
 
     @Override
     public double atLeast(int stage, int state) {
+        if (leftAtLeast.length == 0) {
+            bound();
+        }
         return leftAtLeast[stage][state / strokes.states()] + rightAtLeast[stage][state % strokes.states()];
     }
 
@@ -203,14 +222,11 @@ final class StringStages implements LinePath.Run<StringWay> {
         int stroke = state % strokes.states();
         Left[] fromHere = lefts.get(stage)[state / strokes.states()];
         Right[][] byStrings = rights.get(stage);
-        Struck struck = line.get(stage + 1);
-        boolean isBound =
-                struck.isChord() || !pins.getOrDefault(struck.note().id(), "").isEmpty();
         for (int to = 0; to < fromHere.length; to++) {
             Right right = byStrings[fromHere[to].leaves][fromHere[to].reaches];
             int base = to * strokes.states();
             for (int k = right.starts[stroke]; k < right.starts[stroke + 1]; k++) {
-                if (!isBound || isAllowed(stage + 1, to, right.states[k])) {
+                if (!isBound[stage + 1] || isAllowed(stage + 1, to, right.states[k])) {
                     sink.move(base + right.states[k], fromHere[to].cost + right.costs[k]);
                 }
             }
@@ -246,7 +262,7 @@ final class StringStages implements LinePath.Run<StringWay> {
                 struck.demand(),
                 before.beat(),
                 before.length());
-        return known.computeIfAbsent(context, each -> rights(stage));
+        return known.rights.computeIfAbsent(context, each -> rights(stage));
     }
 
     /** All that decides what strokes cost from one note to the next, but for the strings. */
@@ -335,7 +351,7 @@ final class StringStages implements LinePath.Run<StringWay> {
                 new Same<>(holds.get(stage + 1)),
                 HandTimes.between(before, struck),
                 struck.restMillis() > 0);
-        return changes.computeIfAbsent(change, each -> {
+        return known.lefts.computeIfAbsent(change, each -> {
             List<StringHold> here = change.from.list();
             List<StringHold> next = change.to.list();
             Left[][] all = new Left[here.size()][next.size()];

@@ -102,8 +102,9 @@ public record Struck(
                 boolean isOnCount = place.offset().modulo(count).isZero();
                 Beat beat = new Beat(isOnBeat, isOnCount, quaver, eighths.denominator() == 1, beginsPhrase);
                 Demand demand = demands.getOrDefault(note.id(), Demand.PLAIN);
-                List<FingeredPitch> pitches = demand.instead().isEmpty() ? pitches(note) : demand.instead();
-                line.add(new Struck(note, pitches, List.of(note.id()), note.played(), millis, rest, beat, demand));
+                Struck struck = new Struck(
+                        note, pitches(note), List.of(note.id()), note.played(), millis, rest, beat, Demand.PLAIN);
+                line.add(struck.asked(demand));
             }
             rest = 0;
             open = note.marks().joins().tied() ? Optional.of(line.get(line.size() - 1)) : Optional.empty();
@@ -166,6 +167,12 @@ public record Struck(
         return withPitches(pitches.stream()
                 .map(pitch -> new FingeredPitch(pitch.midi() + semitones))
                 .toList());
+    }
+
+    /** The same note with this asked of the hand, other pitches in place of those written among it. */
+    Struck asked(Demand other) {
+        List<FingeredPitch> fingered = other.instead().isEmpty() ? pitches(note) : other.instead();
+        return new Struck(note, fingered, tied, length, millis, restMillis, beat, other);
     }
 
     /** With something else asked of the hand. */

@@ -11,6 +11,8 @@ import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.DoubleConsumer;
 import java.util.stream.Stream;
 import wildflourish.core.hand.Attempt;
+import wildflourish.core.hand.HandBeside;
+import wildflourish.core.hand.HandCost;
 import wildflourish.core.hand.Made;
 import wildflourish.core.hand.Scene;
 import wildflourish.core.instrument.Family;
@@ -40,13 +42,21 @@ public final class Choices {
     private final boolean soundsOn;
     /** A taste that is somebody's own. */
     private final Optional<Liking> own;
+    /** On strings what ornaments cost the hand one beside the other. */
+    private final Optional<HandBeside> hand;
     /** For each note what fits on it, the lightest first. */
     private final List<List<Found>> found = new ArrayList<>();
 
     /** What stands already and would not be planned; one thread may plan while another reads. */
     private final Map<Option, Placement> standing = new ConcurrentHashMap<>();
 
-    private record Found(Placement placement, String name, Fit fit, int from, int to, int begins, int leaves) {
+    /**
+     * Something that fits.
+     *
+     * @param hand points for what it alone asks of the hand on strings more than the notes it stands on
+     */
+    private record Found(
+            Placement placement, String name, Fit fit, int from, int to, int begins, int leaves, int hand) {
         Ornament ornament() {
             return placement.ornament();
         }
@@ -57,13 +67,14 @@ public final class Choices {
         this.own = Optional.empty();
         this.soundsOn = scene.playing().instrument().family().soundsOn();
         this.row = TuneRow.of(tune, scene.playing().instrument().family().isBlownByMouth());
+        this.hand = HandCost.of(scene).beside();
         for (Note note : tune.notes()) {
             found.add(
                     note.isRest()
                             ? List.of()
                             : WhatFits.at(scene, note.id()).fitting().stream()
                                     .filter(fit -> fit.placement().span().isInOneBar(tune) && isOrnament(fit))
-                                    .map(this::found)
+                                    .flatMap(fit -> found(fit).stream())
                                     .sorted((one, other) -> Integer.compare(
                                             one.placement().stack().weight(),
                                             other.placement().stack().weight()))
@@ -77,6 +88,7 @@ public final class Choices {
         this.row = same.row;
         this.own = own;
         this.soundsOn = same.soundsOn;
+        this.hand = same.hand;
         this.found.addAll(same.found);
     }
 
@@ -88,18 +100,24 @@ public final class Choices {
         return ornament.kind() != Ornament.Kind.REST && !(isOfWinds && ornament.kind() == Ornament.Kind.ARTICULATION);
     }
 
-    private Found found(Fit fit) {
+    /** Empty where the hand cannot go on from it. */
+    private Optional<Found> found(Fit fit) {
         Placement placement = fit.placement();
+        double more = hand.map(beside -> beside.of(placement)).orElse(0.0);
+        if (more == Double.POSITIVE_INFINITY) {
+            return Optional.empty();
+        }
         int from = tune.placeOf(placement.span().first()).order();
         Optional<Made> made = fit.facts().attempt().flatMap(Attempt::made);
-        return new Found(
+        return Optional.of(new Found(
                 placement,
                 placement.stack().toString(),
                 fit,
                 from,
                 tune.placeOf(placement.span().last()).order() + 1,
                 made.flatMap(Made::firstFinger).orElse(Option.NONE),
-                made.flatMap(Made::lastFinger).orElse(Option.NONE));
+                made.flatMap(Made::lastFinger).orElse(Option.NONE),
+                HandSum.points(more)));
     }
 
     /** In the scene of a version without ornaments, at the slowest tempo that is planned for; {@code reached} is told the share of the notes that is done, from 0 to 1. */
@@ -129,6 +147,16 @@ public final class Choices {
 
     public NoteRow row() {
         return row;
+    }
+
+    /** What the hand has to do for all that is planned together; empty where what it does for each by itself is all that counts. */
+    Optional<HandSum> hand() {
+        return hand.map(beside -> new HandSum(this, beside));
+    }
+
+    /** Points for what the hand has to do on strings for an option alone. */
+    int hand(Option option) {
+        return found(option).map(Found::hand).orElse(0);
     }
 
     /** The row as it is planned for a wish: what is asked for in its bars, and phrases that return tied as far as they are to be alike. */
@@ -179,11 +207,13 @@ public final class Choices {
     }
 
     private Placement planned(Option option) {
+        return found(option).orElseThrow().placement();
+    }
+
+    private Optional<Found> found(Option option) {
         return found.get(option.from()).stream()
                 .filter(each -> each.to() == option.to() && each.name().equals(option.name()))
-                .findFirst()
-                .orElseThrow()
-                .placement();
+                .findFirst();
     }
 
     /**
@@ -282,6 +312,7 @@ public final class Choices {
                 + liking.lean().place() * beats(first)
                 + liking.lean().size() * weight
                 - liking.lean().fee()
+                - each.hand()
                 - worth.fee()
                 - worth.toil() * each.ornament().manner().difficulty()
                 + (isAtTurn(each) ? worth.turn() : 0)

@@ -213,20 +213,11 @@ public final class Growth {
         Plan plan = plans.get(stage - lowest);
         Task last = goal(stage, task(stage, under(stage), over(stage)));
         tasks.put(stage, last);
-        List<Option> chosen =
-                plan.chosen().stream().map(each -> asIn(last, each)).toList();
-        int worth = wish(stage).isVaried() ? last.ledger(chosen).sum() : plan.worth();
+        List<Option> chosen = last.own(plan.chosen());
+        Ledger ledger = last.ledger(chosen);
         return last.priced()
-                .map(again -> new Plan(chosen, worth, again.through()))
+                .map(again -> new Plan(chosen, ledger.sum(), again.through()).beside(ledger))
                 .orElse(plan);
-    }
-
-    /** An option with the points that it has in a task. */
-    private static Option asIn(Task task, Option option) {
-        return task.options().get(option.from()).stream()
-                .filter(each -> each.to() == option.to() && each.name().equals(option.name()))
-                .findFirst()
-                .orElse(option);
     }
 
     private List<Placement> under(int stage) {
@@ -259,6 +250,18 @@ public final class Growth {
                 hasRisen |= !stuck.contains(stage) && replanned(stage);
             }
         }
+        for (int stage = lowest; stage < stair.stages().size(); stage++) {
+            if (!stuck.contains(stage)) {
+                search(stage);
+            }
+        }
+    }
+
+    /** A stage once more between its neighbours with what the hand has to do for all of it, on strings. */
+    private void search(int stage) {
+        Plan plan = plans.get(stage - lowest);
+        Task task = goal(stage, task(stage, under(stage), over(stage)));
+        task.hand().ifPresent(hand -> plans.set(stage - lowest, task.searched(hand, plan)));
     }
 
     /** What stands at a stage and what it must bear, where nothing can be planned. */
@@ -359,7 +362,7 @@ public final class Growth {
         NoteRow row = choices.asked(wish(stage));
         Level level = taste.level()
                 .bearing(row, Stream.concat(kept.stream(), under.stream()).toList(), options);
-        return new Task(row, level, options);
+        return new Task(row, level, options, choices.hand());
     }
 
     /** What may be chosen, with what it stands for; a plain note for nothing. */
@@ -410,7 +413,7 @@ public final class Growth {
                                 .toList());
             }
         }
-        return new Task(task.row(), task.level(), options);
+        return new Task(task.row(), task.level(), options, task.hand());
     }
 
     private static boolean isAgreeing(Option option, Plan first) {

@@ -28,7 +28,9 @@ public record Ledger(List<Term> terms) {
         /** Two phrases side by side with one and the same technique alone. */
         CLASH,
         /** Two phrases side by side in which nobody can breathe. */
-        BREATH
+        BREATH,
+        /** What the ornaments of a phrase together ask of the hand more than each of them alone. */
+        HAND
     }
 
     /**
@@ -45,6 +47,14 @@ public record Ledger(List<Term> terms) {
 
     public int sum() {
         return terms.stream().mapToInt(Term::points).sum();
+    }
+
+    /** Without what the hand has to do for several together. */
+    int sumByEach() {
+        return terms.stream()
+                .filter(term -> term.kind() != Kind.HAND)
+                .mapToInt(Term::points)
+                .sum();
     }
 
     /**
@@ -95,10 +105,7 @@ public record Ledger(List<Term> terms) {
         List<Term> terms = new ArrayList<>();
         Optional<Look> before = Optional.empty();
         for (NoteRow.Stretch stretch : row.stretches()) {
-            List<Option> here = chosen.stream()
-                    .filter(option -> stretch.first() <= option.from() && option.to() <= stretch.last())
-                    .sorted(Comparator.comparingInt(Option::from))
-                    .toList();
+            List<Option> here = row.within(stretch, chosen);
             ofOptions(row, level, here, terms);
             Level.Load load =
                     level.loadOf(row.length(stretch.first(), stretch.last()), row.semibreve(), stretch.isPickup());
@@ -117,6 +124,12 @@ public record Ledger(List<Term> terms) {
                 before = Optional.of(look);
             }
         }
+        task.hand().ifPresent(hand -> {
+            List<Integer> beyond = hand.beyond(row, chosen);
+            for (int i = 0; i < beyond.size(); i++) {
+                add(terms, Kind.HAND, row.stretches().get(i).first(), -beyond.get(i));
+            }
+        });
         return new Ledger(terms);
     }
 

@@ -111,9 +111,7 @@ public record Level(
         }
         for (NoteRow.Stretch stretch : row.stretches()) {
             most = Math.max(most, HEAVIEST_ASKED * row.asked(stretch));
-            List<Option> here = kept.stream()
-                    .filter(option -> stretch.first() <= option.from() && option.to() <= stretch.last())
-                    .toList();
+            List<Option> here = row.within(stretch, kept);
             most = Math.max(most, here.stream().mapToInt(Option::weight).sum());
             kinds = Math.max(
                     kinds, (int) here.stream().mapToInt(Option::kind).distinct().count());

@@ -128,6 +128,23 @@ public record NoteRow(
         return boundary == 0 || boundary == notes() || !bars.get(boundary).equals(bars.get(boundary - 1));
     }
 
+    /** The number of the stretch that a note is in. */
+    int stretchAt(int note) {
+        int stretch = 0;
+        while (stretches.get(stretch).last() <= note) {
+            stretch++;
+        }
+        return stretch;
+    }
+
+    /** The options of a plan that stand in a stretch, in its order. */
+    List<Option> within(Stretch stretch, List<Option> chosen) {
+        return chosen.stream()
+                .filter(option -> stretch.first() <= option.from() && option.to() <= stretch.last())
+                .sorted(Comparator.comparingInt(Option::from))
+                .toList();
+    }
+
     long length(int from, int to) {
         return starts.get(to) - starts.get(from);
     }

@@ -1,5 +1,6 @@
 package wildflourish.core.growing;
 
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 
@@ -17,5 +18,13 @@ public record Plan(List<Option> chosen, int worth, Map<Option, Integer> through)
     public Plan {
         chosen = List.copyOf(chosen);
         through = Map.copyOf(through);
+    }
+
+    /** With what the hand has to do for all that is chosen together, which prices do not know: they are those of plans made by what each option asks of it alone. */
+    Plan beside(Ledger ledger) {
+        int byEach = ledger.sumByEach();
+        Map<Option, Integer> shifted = new HashMap<>();
+        through.forEach((option, other) -> shifted.put(option, worth - Math.max(0, byEach - other)));
+        return new Plan(chosen, worth, shifted);
     }
 }

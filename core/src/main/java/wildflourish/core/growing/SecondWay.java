@@ -19,7 +19,7 @@ final class SecondWay {
         Set<Option> first = new HashSet<>(plan.chosen());
         int worth = task.ledger(plan.chosen()).sum();
         for (int price : SHARED) {
-            Optional<List<Option>> other = dearer(task, first, price).best().map(found -> own(task, found.chosen()));
+            Optional<List<Option>> other = dearer(task, first, price).searched().map(found -> task.own(found.chosen()));
             boolean isNear = other.isPresent()
                     && !new HashSet<>(other.get()).equals(first)
                     && 100 * (worth - task.ledger(other.get()).sum()) <= MOST_LOST * Math.max(0, worth);
@@ -37,15 +37,6 @@ final class SecondWay {
                     .map(option -> shared.contains(option) ? option.worth(option.gain() - price) : option)
                     .toList());
         }
-        return new Task(task.row(), task.level(), options);
-    }
-
-    private static List<Option> own(Task task, List<Option> chosen) {
-        return chosen.stream()
-                .map(option -> task.options().get(option.from()).stream()
-                        .filter(each -> each.to() == option.to() && each.name().equals(option.name()))
-                        .findFirst()
-                        .orElse(option))
-                .toList();
+        return new Task(task.row(), task.level(), options, task.hand());
     }
 }

@@ -21,7 +21,7 @@ public record WhyNot(int price, List<Ledger.Term> reasons, List<Option> comes, L
 
     /** Empty where nothing that must stand leaves room for it. */
     public static Optional<WhyNot> of(Task task, Plan plan, Option option) {
-        return task.forcing(option).best().map(forced -> {
+        return task.forcing(option).searched().map(forced -> {
             Ledger with = task.ledger(forced.chosen());
             Ledger without = task.ledger(plan.chosen());
             return new WhyNot(

@@ -48,7 +48,8 @@ final class Demands {
         return demands;
     }
 
-    private static Map<NoteId, Demand> ofPlacement(
+    /** What one placement asks of the hand, note by note, where it begins at a tone of a line; nothing where the instrument lacks one of its notes. */
+    static Map<NoteId, Demand> ofPlacement(
             Tune tune, Version version, Placement placement, Line line, int at, Ways ways) {
         int count = line.countOf(at, placement);
         Playing playing = version.playing();

@@ -215,8 +215,14 @@ public record Strings(
 
     /** The letter of an open string, {@code D}; on a banjo its number from 1, the highest long one, the short one last. */
     public String stringName(int string) {
-        return stroke == Stroke.BANJO
-                ? String.valueOf(string == open.size() - 1 ? open.size() : open.size() - 1 - string)
-                : new FingeredPitch(open.get(string).midi() - capo).toString().replaceAll("\\d", "");
+        if (stroke == Stroke.BANJO) {
+            return String.valueOf(string == open.size() - 1 ? open.size() : open.size() - 1 - string);
+        }
+        String name = new FingeredPitch(open.get(string).midi() - capo).toString();
+        int letters = 0;
+        while (letters < name.length() && !Character.isDigit(name.charAt(letters)) && name.charAt(letters) != '-') {
+            letters++;
+        }
+        return name.substring(0, letters);
     }
 }

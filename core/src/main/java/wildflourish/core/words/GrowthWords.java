@@ -121,6 +121,7 @@ public final class GrowthWords {
             case NEAR -> "close to its neighbour, or like it, in bar " + bar;
             case LOAD -> "the load of the phrase at bar " + bar;
             case CLASH -> "the phrases around bar " + bar + " would have one and the same kind";
+            case HAND -> "more for the hand than each by itself, in the phrase at bar " + bar;
             case BREATH -> "nowhere to breathe around bar " + bar;
         };
     }

@@ -3,11 +3,14 @@ package wildflourish.core.hand;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
+import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import java.util.Random;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.ValueSource;
 import wildflourish.core.Melody;
 import wildflourish.core.RandomVersions;
 import wildflourish.core.instrument.Family;
@@ -125,6 +128,53 @@ class HandCostTest {
             }
         }
         return new Told(told, inPlaceOfOther);
+    }
+
+    /** The same without the version: beside what stands, and all together. */
+    @ParameterizedTest
+    @ValueSource(strings = {"fiddle", "mandolin", "banjo-double-c"})
+    void whatStandsBesideIsReckonedWithAsInAVersion(String instrument) {
+        int beside = 0;
+        int inPlace = 0;
+        for (int seed = 0; seed < 4; seed++) {
+            Tune tune = new RandomVersions(seed).tune();
+            Version version = on(tune, instrument);
+            Optional<HandBeside> bare = HandCost.of(scene(tune, version)).beside();
+            double plain = total(scene(tune, version));
+            Random random = new Random(seed);
+            List<Placement> standing = new ArrayList<>();
+            for (int round = 0; round < 8 && bare.isPresent(); round++) {
+                Note note = tune.notes().get(random.nextInt(12));
+                List<Fit> fits = note.isRest()
+                        ? List.of()
+                        : WhatFits.at(scene(tune, on(tune, instrument)), note.id())
+                                .fitting();
+                if (fits.isEmpty()) {
+                    continue;
+                }
+                Placement placement = fits.get(random.nextInt(fits.size())).placement();
+                Version with = version.with(tune, Spot.of(placement));
+                List<Placement> left = standing.stream()
+                        .filter(each -> !each.span().overlaps(placement.span(), tune))
+                        .toList();
+                Version without = on(tune, instrument);
+                for (Placement each : left) {
+                    without = without.with(tune, Spot.of(each));
+                }
+                assertThat(bare.get().standing(standing).orElseThrow().of(placement))
+                        .as(placement.stack().toString())
+                        .isCloseTo(total(scene(tune, with)) - total(scene(tune, without)), within(1e-9));
+                inPlace += left.size() < standing.size() ? 1 : 0;
+                standing = new ArrayList<>(left);
+                standing.add(placement);
+                version = with;
+                assertThat(bare.get().together(standing))
+                        .isCloseTo(total(scene(tune, version)) - plain, within(1e-9));
+                beside++;
+            }
+        }
+        assertThat(beside).isGreaterThan(10);
+        assertThat(inPlace).isPositive();
     }
 
     /** An ornament of four strokes turns the bow; one more of the same kind in its place leaves it as it then is. */
