@@ -53,7 +53,6 @@ import wildflourish.core.version.Spot;
 import wildflourish.core.version.Stair;
 import wildflourish.core.version.Version;
 import wildflourish.core.version.Wish;
-import wildflourish.core.words.GrowthWords;
 import wildflourish.files.abc.BookReader;
 import wildflourish.files.abc.BookWriter;
 
@@ -209,7 +208,7 @@ class DecoratedPhrasesTest {
                         && choices.placement(option).stack().equals(placement.stack())
                         && choices.placement(option).span().equals(placement.span()))
                 .findFirst()
-                .flatMap(option -> GrowthWords.priceOf(plan, option))
+                .flatMap(plan::priceOf)
                 .orElse(Plan.MOST_PRICE + 1);
     }
 

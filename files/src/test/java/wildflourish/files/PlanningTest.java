@@ -87,11 +87,11 @@ class PlanningTest {
                     .flatMap(List::stream)
                     .filter(option -> !option.isPlain()
                             && !plan.chosen().contains(option)
-                            && GrowthWords.priceOf(plan, option).isPresent())
+                            && plan.priceOf(option).isPresent())
                     .toList();
             for (int i = 0; i < Math.min(3, others.size()); i++) {
                 Option option = others.get(random.nextInt(others.size()));
-                int price = GrowthWords.priceOf(plan, option).orElseThrow();
+                int price = plan.priceOf(option).orElseThrow();
                 WhyNot why = WhyNot.of(task, plan, option).orElseThrow();
                 if (price <= Plan.MOST_PRICE) {
                     assertThat(why.price()).as("%s at stage %s", option, stage).isEqualTo(price);
@@ -107,8 +107,7 @@ class PlanningTest {
                         .endsWith(".")
                         .doesNotContain("null");
             }
-            Optional<Integer> without =
-                    GrowthWords.priceWithout(plan, plan.chosen().get(0));
+            Optional<Integer> without = plan.priceWithout(plan.chosen().get(0));
             Optional<Plan> forbidden = task.forbidding(plan.chosen().get(0)).best();
             int lost = forbidden.map(other -> plan.worth() - other.worth()).orElse(Plan.MOST_PRICE + 1);
             if (lost <= Plan.MOST_PRICE) {
@@ -397,7 +396,7 @@ class PlanningTest {
                 .isEqualTo(at.plan().worth());
         int asked = 0;
         for (Option option : at.task().options().get(4)) {
-            Optional<Integer> price = GrowthWords.priceOf(at.plan(), option);
+            Optional<Integer> price = at.plan().priceOf(option);
             if (!option.isPlain() && price.isPresent() && price.get() <= Plan.MOST_PRICE) {
                 assertThat(WhyNot.of(at.task(), at.plan(), option).orElseThrow().price())
                         .isEqualTo(price.get());

@@ -3,6 +3,7 @@ package wildflourish.core.growing;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 
 /**
  * The best way through a row.
@@ -18,6 +19,21 @@ public record Plan(List<Option> chosen, int worth, Map<Option, Integer> through)
     public Plan {
         chosen = List.copyOf(chosen);
         through = Map.copyOf(through);
+    }
+
+    /** What it would lose by having an option; empty where that is more than is worked out. */
+    public Optional<Integer> priceOf(Option option) {
+        return Optional.ofNullable(through.get(option)).map(other -> worth - other);
+    }
+
+    /** What it would lose at least without what it has on some notes: the best that goes another way there; empty where that is more than is worked out. */
+    public Optional<Integer> priceWithout(Option taken) {
+        return through.entrySet().stream()
+                .filter(each -> each.getKey().from() <= taken.from()
+                        && taken.from() < each.getKey().to()
+                        && !each.getKey().equals(taken))
+                .map(each -> worth - each.getValue())
+                .min(Integer::compare);
     }
 
     /** With what the hand has to do for all that is chosen together, which prices do not know: they are those of plans made by what each option asks of it alone. */

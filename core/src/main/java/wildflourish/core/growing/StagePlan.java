@@ -11,6 +11,25 @@ import wildflourish.core.version.Version;
 
 /** What was asked and what was planned at one stage. */
 public record StagePlan(Task task, Plan plan, Choices choices) {
+    /** Whether prices have to be searched for: on strings, where the hand does one thing for several ornaments. */
+    public boolean isSearched() {
+        return task.hand().isPresent();
+    }
+
+    /** What the plan would lose by having an option, exactly; empty where nothing leaves room for it and where that is more than is worked out. */
+    public Optional<Integer> priceOf(Option option) {
+        Optional<Integer> price = plan.priceOf(option);
+        return isSearched() && price.isPresent() ? WhyNot.of(task, plan, option).map(WhyNot::price) : price;
+    }
+
+    /** What the plan would lose at least without what it has on some notes, exactly; empty where that is more than is worked out. */
+    public Optional<Integer> priceWithout(Option taken) {
+        Optional<Integer> price = plan.priceWithout(taken);
+        return isSearched() && price.isPresent()
+                ? task.forbidding(taken).searched().map(other -> plan.worth() - other.worth())
+                : price;
+    }
+
     /**
      * By how much more the hand has to do with what would come and without what would go, each worked out anew over the whole tune: what one ornament costs by itself says little where another
      * has the hand there already.

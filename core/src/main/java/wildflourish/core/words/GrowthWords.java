@@ -38,21 +38,6 @@ public final class GrowthWords {
         return words + " (" + price + ")";
     }
 
-    /** What a plan would lose by having an option; empty where that is more than is worked out. */
-    public static Optional<Integer> priceOf(Plan plan, Option option) {
-        return Optional.ofNullable(plan.through().get(option)).map(through -> plan.worth() - through);
-    }
-
-    /** What a plan would lose at least without what it has on some notes: the best that goes another way there; empty where that is more than is worked out. */
-    public static Optional<Integer> priceWithout(Plan plan, Option chosen) {
-        return plan.through().entrySet().stream()
-                .filter(each -> each.getKey().from() <= chosen.from()
-                        && chosen.from() < each.getKey().to()
-                        && !each.getKey().equals(chosen))
-                .map(each -> plan.worth() - each.getValue())
-                .min(Integer::compare);
-    }
-
     /** Why something was planned: what speaks for it by itself. */
     public static String why(Choices choices, Placement placement) {
         return choices.fit(placement).map(Words::why).orElse("It stands there already.");

@@ -168,8 +168,7 @@ class HandCostTest {
                 standing = new ArrayList<>(left);
                 standing.add(placement);
                 version = with;
-                assertThat(bare.get().together(standing))
-                        .isCloseTo(total(scene(tune, version)) - plain, within(1e-9));
+                assertThat(bare.get().together(standing)).isCloseTo(total(scene(tune, version)) - plain, within(1e-9));
                 beside++;
             }
         }

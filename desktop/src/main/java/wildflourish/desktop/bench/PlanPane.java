@@ -1,10 +1,13 @@
 package wildflourish.desktop.bench;
 
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.function.BiConsumer;
+import java.util.function.Consumer;
+import java.util.function.Function;
 import java.util.function.Predicate;
 import java.util.function.UnaryOperator;
 import javafx.geometry.Pos;
@@ -376,26 +379,37 @@ final class PlanPane extends VBox {
         Optional<Option> chosen = plan.chosen().stream()
                 .filter(each -> each.from() <= at && at < each.to())
                 .findFirst();
-        why.setText(here.map(placement -> GrowthWords.why(of.get().choices(), placement)
-                        + chosen.map(option -> " Without it: "
-                                        + GrowthWords.price(GrowthWords.priceWithout(plan, option)) + ".")
-                                .orElse(""))
+        why.setText(here.map(placement -> GrowthWords.why(of.get().choices(), placement))
                 .orElse(chosen.isPresent() ? "What stands here is kept." : "Nothing is planned here."));
+        String told = why.getText();
+        chosen.filter(option -> here.isPresent())
+                .ifPresent(option -> price(of.get(), each -> each.priceWithout(option), points -> {
+                    boolean isStillAsked = why.getText().equals(told);
+                    why.setText(isStillAsked ? told + " Without it: " + points + "." : why.getText());
+                }));
         if (at < 0 || at >= task.options().size()) {
             return;
         }
         task.options().get(at).stream()
                 .filter(option -> !option.isPlain() && !plan.chosen().contains(option))
-                .sorted((one, other) -> Integer.compare(
-                        GrowthWords.priceOf(plan, one).orElse(Integer.MAX_VALUE),
-                        GrowthWords.priceOf(plan, other).orElse(Integer.MAX_VALUE)))
+                .sorted(Comparator.comparingInt(option -> plan.priceOf(option).orElse(Integer.MAX_VALUE)))
                 .limit(2)
                 .forEach(option -> others.getChildren().add(other(of.get(), tune, option)));
     }
 
+    /** Tells a price in words; where it has to be searched for, that is done away from the window's thread. */
+    private void price(StagePlan of, Function<StagePlan, Optional<Integer>> asked, Consumer<String> told) {
+        if (of.isSearched()) {
+            tools.away().work("What the hand has to do", () -> GrowthWords.price(asked.apply(of)), told);
+        } else {
+            told.accept(GrowthWords.price(asked.apply(of)));
+        }
+    }
+
     private HBox other(StagePlan of, Tune tune, Option option) {
         String name = Words.name(of.choices().placement(option).stack());
-        Label words = new Label(name + ": " + GrowthWords.price(GrowthWords.priceOf(of.plan(), option)));
+        Label words = new Label(name);
+        price(of, each -> each.priceOf(option), points -> words.setText(name + ": " + points));
         words.setWrapText(true);
         HBox.setHgrow(words, Priority.ALWAYS);
         words.setMaxWidth(Double.MAX_VALUE);
