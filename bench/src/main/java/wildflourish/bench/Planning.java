@@ -13,6 +13,7 @@ import org.openjdk.jmh.annotations.Setup;
 import org.openjdk.jmh.annotations.State;
 import org.openjdk.jmh.annotations.Warmup;
 import wildflourish.core.growing.Choices;
+import wildflourish.core.growing.Grown;
 import wildflourish.core.growing.Growth;
 import wildflourish.core.instrument.Instrument;
 import wildflourish.core.ornament.Profile;
@@ -46,7 +47,7 @@ public class Planning {
 
     /** Five stages, what fits being known. */
     @Benchmark
-    public Growth.Grown fiveStages() {
+    public Grown fiveStages() {
         return Growth.planned(tune, stair, 1, Profile.usual(), choices);
     }
 

@@ -17,6 +17,7 @@ import org.junit.jupiter.params.provider.CsvSource;
 import wildflourish.core.form.Phrase;
 import wildflourish.core.form.Phrasing;
 import wildflourish.core.growing.Choices;
+import wildflourish.core.growing.Grown;
 import wildflourish.core.growing.Growth;
 import wildflourish.core.growing.Ledger;
 import wildflourish.core.growing.Option;
@@ -56,7 +57,7 @@ class PlanningTest {
                 .toList();
     }
 
-    private static Growth.Grown planned(Tune tune, Stair stair, int lowest) {
+    private static Grown planned(Tune tune, Stair stair, int lowest) {
         return Growth.planned(tune, stair, lowest, Profile.usual(), Growth.choices(tune, stair, Profile.usual()));
     }
 
@@ -74,7 +75,7 @@ class PlanningTest {
     @CsvSource({"2, whistle-d", "4, whistle-d", "7, fiddle", "2, box-bc"})
     void pricesAreWhatAnotherPlanLoses(int number, String instrument) {
         Tune tune = Demo.tunes().get(number - 1);
-        Growth.Grown grown = planned(tune, begun(number, instrument, 4), 1);
+        Grown grown = planned(tune, begun(number, instrument, 4), 1);
         Random random = new Random(number);
         int asked = 0;
         for (int stage = 1; stage < 4; stage++) {
@@ -123,7 +124,7 @@ class PlanningTest {
     void pricesOfTheHandAreSearchedAgain(int number, String instrument) {
         Tune tune = Demo.tunes().get(number - 1);
         Stair begun = begun(number, instrument, 4);
-        Growth.Grown grown = planned(tune, begun, 1);
+        Grown grown = planned(tune, begun, 1);
         Random random = new Random(number);
         double bare = hand(tune, begun.at(0));
         for (int stage = 1; stage < 4; stage++) {
@@ -172,7 +173,7 @@ class PlanningTest {
     void theHandIsAskedAnewOverTheWholeTune(int number, String instrument, boolean isTold) {
         Tune tune = Demo.tunes().get(number - 1);
         Stair begun = begun(number, instrument, 3);
-        Growth.Grown grown = planned(tune, begun, 2);
+        Grown grown = planned(tune, begun, 2);
         StagePlan at = grown.at(2).orElseThrow();
         Option option = at.task().options().stream()
                 .flatMap(List::stream)
@@ -208,17 +209,17 @@ class PlanningTest {
     void whatStandsIsKeptAndWhatIsRefusedDoesNotComeBack(int number, String instrument) {
         Tune tune = Demo.tunes().get(number - 1);
         Stair begun = begun(number, instrument, 4);
-        Growth.Grown grown = planned(tune, begun, 1);
+        Grown grown = planned(tune, begun, 1);
         assertThat(Growth.grown(tune, grown.stair(), 1, Profile.usual()))
                 .as("its own choices kept")
                 .isEqualTo(grown.stair());
         // One stage between fixed neighbours, so that what it is worth can be compared.
-        Growth.Grown top = planned(tune, begun, 3);
+        Grown top = planned(tune, begun, 3);
         int best = top.plans().get(3).worth();
         Placement first = top.proposed(3).get(0);
         Wish refused = Wish.USUAL.with(
                 Wish.Pin.never(first.span().first(), first.stack().toString()));
-        Growth.Grown other = planned(tune, wishing(begun, 3, refused), 3);
+        Grown other = planned(tune, wishing(begun, 3, refused), 3);
         assertThat(placements(other.stair().at(3))).doesNotContain(first);
         assertThat(other.plans().get(3).worth()).isLessThanOrEqualTo(best);
         Set<String> left = new HashSet<>();
@@ -229,7 +230,7 @@ class PlanningTest {
                 .forEach(choice -> left.remove(choice.ornament().id()));
         if (!left.isEmpty()) {
             String unused = left.iterator().next();
-            Growth.Grown without = planned(tune, wishing(begun, 3, Wish.USUAL.withNever(unused, true)), 3);
+            Grown without = planned(tune, wishing(begun, 3, Wish.USUAL.withNever(unused, true)), 3);
             assertThat(without.plans().get(3).worth())
                     .as("never %s, which was not chosen", unused)
                     .isEqualTo(best);
@@ -266,7 +267,7 @@ class PlanningTest {
     void aNoteThatAsksForSomethingGetsItAndOneThatAsksForNothingStaysPlain() {
         Tune tune = Demo.tunes().get(1);
         Stair stair = begun(2, "whistle-d", 3);
-        Growth.Grown usual = planned(tune, stair, 1);
+        Grown usual = planned(tune, stair, 1);
         Set<NoteId> dressed = usual.stair().at(1).spots().keySet();
         NoteId bare = usual.at(1).orElseThrow().task().options().stream()
                 .flatMap(List::stream)
@@ -307,8 +308,8 @@ class PlanningTest {
                 .stair();
         assertThat(placements(never.at(2)).stream().map(each -> each.ornament().id()))
                 .doesNotContain("cut");
-        Growth.Grown alike = planned(tune, stair, 2);
-        Growth.Grown varied = planned(tune, wishing(stair, 2, Wish.USUAL.varied(true)), 2);
+        Grown alike = planned(tune, stair, 2);
+        Grown varied = planned(tune, wishing(stair, 2, Wish.USUAL.varied(true)), 2);
         assertThat(onReturns(tune, varied.stair().at(2)))
                 .as("returns that differ")
                 .isGreaterThan(onReturns(tune, alike.stair().at(2)));
@@ -341,7 +342,7 @@ class PlanningTest {
             NoteId note = tune.bars().get(bar).notes().get(0).id();
             for (int count = 1; count <= 3; count++) {
                 Wish wish = Wish.USUAL.withLeast(tune, note, count);
-                Growth.Grown asked = planned(tune, wishing(stair, 1, wish), 1);
+                Grown asked = planned(tune, wishing(stair, 1, wish), 1);
                 assertThat(asked.stuck()).isEmpty();
                 assertThat(inBar(tune, asked.stair().at(1), bar)).isGreaterThanOrEqualTo(count);
                 assertThat(asked.stair().isNested(tune)).isTrue();
@@ -461,7 +462,7 @@ class PlanningTest {
     void aPlanIsTakenBySpotByPhraseOrWhole() {
         Tune tune = Demo.tunes().get(1);
         Stair stair = begun(2, "whistle-d", 4);
-        Growth.Grown grown = planned(tune, stair, 1);
+        Grown grown = planned(tune, stair, 1);
         assertThat(grown.taking(1, span -> true)).isEqualTo(grown.stair());
         assertThat(grown.taking(1, span -> false)).isEqualTo(stair);
         for (Placement placement : grown.proposed(1)) {
@@ -486,10 +487,10 @@ class PlanningTest {
     @Test
     void aSecondWayIsNearlyAsGood() {
         Tune tune = Demo.tunes().get(0);
-        Growth.Grown grown = planned(tune, begun(1, "whistle-d", 5), 1);
+        Grown grown = planned(tune, begun(1, "whistle-d", 5), 1);
         int found = 0;
         for (int stage = 1; stage < 5; stage++) {
-            Optional<Growth.Grown> other = grown.secondWay(stage);
+            Optional<Grown> other = grown.secondWay(stage);
             if (other.isPresent()) {
                 found++;
                 int best = grown.plans().get(stage).worth();

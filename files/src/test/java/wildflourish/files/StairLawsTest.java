@@ -11,6 +11,7 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
 import wildflourish.core.growing.Choices;
+import wildflourish.core.growing.Grown;
 import wildflourish.core.growing.Growth;
 import wildflourish.core.growing.Liking;
 import wildflourish.core.growing.NoteRow;
@@ -100,7 +101,7 @@ class StairLawsTest {
                 begun = begun.placed(tune, 1, choices.placement(option));
             }
             Stair bare = begun.with(2, stair.at(2));
-            Growth.Grown grown = Growth.planned(tune, bare, 2, Profile.usual(), choices);
+            Grown grown = Growth.planned(tune, bare, 2, Profile.usual(), choices);
             if (grown.stuck().isEmpty()) {
                 joint = Math.max(
                         joint, worth.get() / lowerFree + grown.plans().get(2).worth() / upperFree);
@@ -108,7 +109,7 @@ class StairLawsTest {
             }
         }
         assertThat(pairs).isGreaterThan(3);
-        Growth.Grown turns = Growth.planned(tune, stair, 1, Profile.usual(), choices);
+        Grown turns = Growth.planned(tune, stair, 1, Profile.usual(), choices);
         double found =
                 turns.plans().get(1).worth() / lowerFree + turns.plans().get(2).worth() / upperFree;
         assertThat(found).isLessThanOrEqualTo(joint + 1e-9).isGreaterThanOrEqualTo(0.95 * joint);
@@ -146,8 +147,7 @@ class StairLawsTest {
         for (int number : new int[] {1, 4, 7}) {
             Tune tune = Demo.tunes().get(number - 1);
             Stair stair = Stair.starting(tune, Instrument.of(instrument), 5);
-            Growth.Grown grown =
-                    Growth.planned(tune, stair, 1, Profile.usual(), Growth.choices(tune, stair, Profile.usual()));
+            Grown grown = Growth.planned(tune, stair, 1, Profile.usual(), Growth.choices(tune, stair, Profile.usual()));
             for (int stage = 2; stage < 5; stage++) {
                 Task whole = grown.at(stage).orElseThrow().task();
                 Task task = cut(whole, whole.row().stretches().get(1).first() + 1, 4, 4);
@@ -269,10 +269,10 @@ class StairLawsTest {
             Tune tune = Demo.tunes().get(number - 1);
             Stair begun = Stair.starting(tune, Instrument.of("whistle-d"), 5);
             Choices choices = Growth.choices(tune, begun, Profile.usual());
-            Growth.Grown grown = Growth.planned(tune, begun, 1, Profile.usual(), choices);
+            Grown grown = Growth.planned(tune, begun, 1, Profile.usual(), choices);
             assertThat(grown.stuck()).isEmpty();
             for (int stage = 2; stage < 5; stage++) {
-                Growth.Grown again = Growth.planned(tune, grown.stair(), stage, Profile.usual(), choices);
+                Grown again = Growth.planned(tune, grown.stair(), stage, Profile.usual(), choices);
                 assertThat(again.stuck()).isEmpty();
             }
         }

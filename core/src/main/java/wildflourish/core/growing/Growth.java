@@ -6,11 +6,13 @@ import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
+import java.util.concurrent.ConcurrentSkipListMap;
+import java.util.function.BiFunction;
 import java.util.function.DoubleConsumer;
-import java.util.function.Predicate;
 import java.util.stream.Stream;
 import wildflourish.core.hand.Scene;
 import wildflourish.core.music.Fraction;
@@ -21,7 +23,6 @@ import wildflourish.core.placing.WhatFits;
 import wildflourish.core.tune.NoteId;
 import wildflourish.core.tune.Tune;
 import wildflourish.core.version.Placement;
-import wildflourish.core.version.Span;
 import wildflourish.core.version.Spot;
 import wildflourish.core.version.Stair;
 import wildflourish.core.version.Version;
@@ -33,6 +34,8 @@ import wildflourish.core.version.Wish;
  */
 public final class Growth {
     private static final int MOST_ROUNDS = 8;
+    /** Of what stages could be worth each by itself. */
+    private static final double GOOD_ENOUGH = 0.985;
     /** A later return that agrees with the first costs so much where returns are to be varied. */
     private static final int AGREEING = 5;
 
@@ -41,10 +44,17 @@ public final class Growth {
     private final Profile profile;
     private final int lowest;
     private final Choices choices;
-    private final List<Plan> plans = new ArrayList<>();
+    private final Neighbours.Growing grown;
+    /** What is planned for each stage so far. */
+    private final Map<Integer, Plan> plans = new TreeMap<>();
+
+    private double share = 1;
+    /** What each stage would have, were it alone above what stands. */
+    private final Map<Integer, Plan> alone = new TreeMap<>();
+
     private final Map<Integer, Task> tasks = new TreeMap<>();
-    /** For each stage what was asked for when it was planned last. */
-    private final Map<Integer, Task> asked = new HashMap<>();
+    /** For each stage what stood around it when it was planned last. */
+    private final Map<Integer, Around> asked = new HashMap<>();
     /** Stages for which there was no way round what stands and what is wished. */
     private final Set<Integer> stuck = new HashSet<>();
     /** For each stage what may be chosen there, were it alone. */
@@ -52,75 +62,8 @@ public final class Growth {
     /** What was chosen and then did not fit beside what else was chosen, without points. */
     private final Set<Option> never = new HashSet<>();
 
-    /**
-     * A stair that has been planned.
-     *
-     * @param begun as it was before
-     * @param tasks for each planned stage what was asked, its neighbours as they are in the end
-     * @param plans for each planned stage the plan; none for a stage that there was no way for
-     * @param stuck stages that there was no way for: they have what stands there and below, no more
-     */
-    public record Grown(
-            Stair begun,
-            Stair stair,
-            Map<Integer, Task> tasks,
-            Map<Integer, Plan> plans,
-            Set<Integer> stuck,
-            Choices choices) {
-        public Grown {
-            tasks = Map.copyOf(tasks);
-            plans = Map.copyOf(plans);
-            stuck = Set.copyOf(stuck);
-        }
-
-        /** What was asked and planned at a stage; empty for one that was not planned or that there was no way for. */
-        public Optional<StagePlan> at(int stage) {
-            Task task = tasks.get(stage);
-            Plan plan = plans.get(stage);
-            return task == null || plan == null ? Optional.empty() : Optional.of(new StagePlan(task, plan, choices));
-        }
-
-        /** What is proposed at a stage: all that does not stand there yet, in the order of the tune. */
-        public List<Placement> proposed(int stage) {
-            List<Placement> standing = placements(begun.at(stage));
-            return Optional.ofNullable(plans.get(stage)).stream()
-                    .flatMap(plan -> plan.chosen().stream())
-                    .map(choices::placement)
-                    .filter(each -> !standing.contains(each))
-                    .toList();
-        }
-
-        /** Another way for a stage, nearly as good, for the next time through; empty where nothing different comes near. */
-        public Optional<Grown> secondWay(int stage) {
-            return at(stage)
-                    .flatMap(now -> SecondWay.of(now.task(), now.plan()).map(other -> {
-                        Map<Integer, Plan> others = new TreeMap<>(plans);
-                        others.put(
-                                stage,
-                                new Plan(
-                                        other,
-                                        now.task().ledger(other).sum(),
-                                        now.plan().through()));
-                        List<Placement> all =
-                                other.stream().map(choices::placement).toList();
-                        Stair changed = stair.with(stage, dressed(begun.at(stage), all));
-                        return new Grown(begun, changed, tasks, others, stuck, choices);
-                    }));
-        }
-
-        /** The stair with what is proposed at a stage and those above it on some spans, all else as it was. */
-        public Stair taking(int stage, Predicate<Span> isTaken) {
-            Stair taking = begun;
-            for (int each = stage; each < begun.stages().size(); each++) {
-                List<Placement> all = new ArrayList<>(placements(begun.at(each)));
-                proposed(each).stream()
-                        .filter(placement -> isTaken.test(placement.span()))
-                        .forEach(all::add);
-                taking = taking.with(each, dressed(begun.at(each), all));
-            }
-            return taking;
-        }
-    }
+    /** What stands below and above a stage, as far as that is planned. */
+    private record Around(List<Placement> below, Optional<List<Placement>> above) {}
 
     private Growth(Tune tune, Stair stair, int lowest, Profile profile, Choices choices) {
         this.tune = tune;
@@ -128,6 +71,7 @@ public final class Growth {
         this.profile = profile;
         this.lowest = lowest;
         this.choices = choices;
+        this.grown = new Neighbours.Growing(stair.instrument().family());
     }
 
     private static void unfollowed(double share) {
@@ -186,9 +130,10 @@ public final class Growth {
     private Grown grown(DoubleConsumer reached) {
         for (int round = 0; round < MOST_ROUNDS; round++) {
             // Every round is about half of what is left.
-            double share = 1 - Math.pow(2, -round);
-            double rest = 1 - share;
-            plan(stage -> reached.accept(share + rest / 2 * stage));
+            double before = 1 - Math.pow(2, -round);
+            double rest = 1 - before;
+            stuck.clear();
+            plan(share -> reached.accept(before + rest / 2 * share));
             List<Placement> unfit = unfit(made());
             if (unfit.isEmpty()) {
                 return told(made());
@@ -199,57 +144,78 @@ public final class Growth {
     }
 
     private Grown told(Stair made) {
-        Map<Integer, Plan> known = new TreeMap<>();
         for (int stage = lowest; stage < stair.stages().size(); stage++) {
             if (!stuck.contains(stage)) {
-                known.put(stage, priced(stage));
+                tasks.put(stage, goal(stage, task(stage, around(stage))));
             }
         }
-        return new Grown(stair, made, tasks, known, stuck, choices);
+        return new Grown(stair, made, tasks, forEach(tasks, this::priced), stuck, share, choices);
     }
 
     /** The plan of a stage with its prices between its neighbours as they are in the end. */
-    private Plan priced(int stage) {
-        Plan plan = plans.get(stage - lowest);
-        Task last = goal(stage, task(stage, under(stage), over(stage)));
-        tasks.put(stage, last);
+    private Optional<Plan> priced(int stage, Task last) {
+        Plan plan = plan(stage);
         List<Option> chosen = last.own(plan.chosen());
         Ledger ledger = last.ledger(chosen);
         return last.priced()
                 .map(again -> new Plan(chosen, ledger.sum(), again.through()).beside(ledger))
-                .orElse(plan);
+                .or(() -> Optional.of(plan));
     }
 
+    /** Plans that do not depend on each other, side by side; stages without a plan are left out. */
+    private static Map<Integer, Plan> forEach(
+            Map<Integer, Task> tasks, BiFunction<Integer, Task, Optional<Plan>> planned) {
+        Map<Integer, Plan> plans = new ConcurrentSkipListMap<>();
+        tasks.entrySet().parallelStream()
+                .forEach(each -> planned.apply(each.getKey(), each.getValue())
+                        .ifPresent(plan -> plans.put(each.getKey(), plan)));
+        return plans;
+    }
+
+    private Around around(int stage) {
+        return new Around(under(stage), over(stage));
+    }
+
+    /** What stands below a stage, as far as that is planned. */
     private List<Placement> under(int stage) {
-        return stage == lowest ? placements(stair.at(lowest - 1)) : placements(plans.get(stage - lowest - 1));
+        return Optional.ofNullable(plans.get(stage - 1)).map(this::placements).orElse(placements(stair.at(lowest - 1)));
     }
 
+    /** What stands above it, if that is planned. */
     private Optional<List<Placement>> over(int stage) {
-        return stage + 1 < stair.stages().size()
-                ? Optional.of(placements(plans.get(stage - lowest + 1)))
-                : Optional.empty();
+        return Optional.ofNullable(plans.get(stage + 1)).map(this::placements);
     }
 
+    /**
+     * From the lowest stage upward, and then each between its neighbours until nothing gains. Where stages lose more by each other than is good enough, from each of the others outward too; of
+     * all those stairs the best is taken.
+     */
     private void plan(DoubleConsumer reached) {
         plans.clear();
-        stuck.clear();
-        List<Placement> below = placements(stair.at(lowest - 1));
+        alone.clear();
+        asked.clear();
+        Map<Integer, Task> free = new TreeMap<>();
         for (int stage = lowest; stage < stair.stages().size(); stage++) {
-            Optional<Plan> plan = best(stage, task(stage, below, Optional.empty()));
-            if (plan.isEmpty()) {
-                stuck.add(stage);
-            }
-            plans.add(plan.orElse(standing(stage, below)));
-            below = placements(plans.get(stage - lowest));
-            reached.accept(plans.size() / (double) (stair.stages().size() - lowest));
+            free.put(stage, task(stage, around(stage)));
         }
-        boolean hasRisen = true;
-        for (int round = 0; round < MOST_ROUNDS && hasRisen; round++) {
-            hasRisen = false;
-            for (int stage = stair.stages().size() - 1; stage >= lowest; stage--) {
-                hasRisen |= !stuck.contains(stage) && replanned(stage);
+        alone.putAll(forEach(free, (stage, task) -> goal(stage, task).best()));
+        // The stages by themselves are about a third of the work, the lowest start another.
+        reached.accept(1 / 3.0);
+        grow(reached);
+        settle();
+        reached.accept(2 / 3.0);
+        Map<Integer, Plan> best = new TreeMap<>(plans);
+        for (int first = lowest + 1; first < stair.stages().size() && share(best) < GOOD_ENOUGH; first++) {
+            plans.clear();
+            if (outward(first)) {
+                settle();
+                best = share(plans) > share(best) ? new TreeMap<>(plans) : best;
             }
+            reached.accept((2 + (first - lowest) / (double) (stair.stages().size() - lowest)) / 3);
         }
+        plans.clear();
+        plans.putAll(best);
+        share = share(plans);
         for (int stage = lowest; stage < stair.stages().size(); stage++) {
             if (!stuck.contains(stage)) {
                 search(stage);
@@ -257,11 +223,69 @@ public final class Growth {
         }
     }
 
+    /** Plans every stage above what is planned below it; one that there is no way for has what stands there. */
+    private void grow(DoubleConsumer reached) {
+        Optional.ofNullable(alone.get(lowest)).ifPresent(plan -> plans.put(lowest, plan));
+        for (int stage = lowest; stage < stair.stages().size(); stage++) {
+            if (!plans.containsKey(stage) && !isPlanned(stage)) {
+                stuck.add(stage);
+                plans.put(stage, standing(stage, under(stage)));
+            }
+            reached.accept((1 + (stage - lowest) / (double) (stair.stages().size() - lowest)) / 3);
+        }
+    }
+
+    /** Takes a stage as it is by itself, those above it grown from it and those below it thinned from it; whether there was a way for all. */
+    private boolean outward(int first) {
+        Optional.ofNullable(alone.get(first)).ifPresent(plan -> plans.put(first, plan));
+        boolean isComplete = stuck.isEmpty() && !plans.isEmpty();
+        for (int stage = first + 1; stage < stair.stages().size() && isComplete; stage++) {
+            isComplete = isPlanned(stage);
+        }
+        for (int stage = first - 1; stage >= lowest && isComplete; stage--) {
+            isComplete = isPlanned(stage);
+        }
+        return isComplete;
+    }
+
+    /** Plans a stage beside what is planned so far; false where there is no way. */
+    private boolean isPlanned(int stage) {
+        Optional<Plan> plan = best(stage, around(stage));
+        plan.ifPresent(found -> plans.put(stage, found));
+        return plan.isPresent();
+    }
+
+    private void settle() {
+        boolean hasRisen = true;
+        for (int round = 0; round < MOST_ROUNDS && hasRisen; round++) {
+            hasRisen = false;
+            for (int stage = stair.stages().size() - 1; stage >= lowest; stage--) {
+                hasRisen |= !stuck.contains(stage) && replanned(stage);
+            }
+        }
+    }
+
+    /** The mean of what stages are worth, each against what it could be by itself: 1 where nothing is lost. */
+    private double share(Map<Integer, Plan> all) {
+        double share = 0;
+        for (Map.Entry<Integer, Plan> each : all.entrySet()) {
+            int most = Optional.ofNullable(alone.get(each.getKey()))
+                    .map(Plan::worth)
+                    .orElse(0);
+            share += most <= 0 ? 1 : each.getValue().worth() / (double) most;
+        }
+        return share / all.size();
+    }
+
     /** A stage once more between its neighbours with what the hand has to do for all of it, on strings. */
     private void search(int stage) {
-        Plan plan = plans.get(stage - lowest);
-        Task task = goal(stage, task(stage, under(stage), over(stage)));
-        task.hand().ifPresent(hand -> plans.set(stage - lowest, task.searched(hand, plan)));
+        Plan plan = plan(stage);
+        Task task = goal(stage, task(stage, around(stage)));
+        task.hand().ifPresent(hand -> plans.put(stage, task.searched(hand, plan)));
+    }
+
+    private Plan plan(int stage) {
+        return Objects.requireNonNull(plans.get(stage), "stage " + stage + " is not planned");
     }
 
     /** What stands at a stage and what it must bear, where nothing can be planned. */
@@ -279,14 +303,14 @@ public final class Growth {
 
     /** A stage once more between its neighbours; whether that is worth more. */
     private boolean replanned(int stage) {
-        Task task = task(stage, under(stage), over(stage));
-        if (task.equals(asked.get(stage))) {
+        Around around = around(stage);
+        if (around.equals(asked.get(stage))) {
             return false;
         }
-        Optional<Plan> again = best(stage, task);
-        int now = plans.get(stage - lowest).worth();
+        Optional<Plan> again = best(stage, around);
+        int now = plan(stage).worth();
         if (again.isPresent() && again.get().worth() >= now) {
-            plans.set(stage - lowest, again.get());
+            plans.put(stage, again.get());
             return again.get().worth() > now;
         }
         return false;
@@ -315,9 +339,9 @@ public final class Growth {
         return choices.liking(stair.at(stage));
     }
 
-    private Optional<Plan> best(int stage, Task task) {
-        asked.put(stage, task);
-        return goal(stage, task).best();
+    private Optional<Plan> best(int stage, Around around) {
+        asked.put(stage, around);
+        return goal(stage, task(stage, around)).best();
     }
 
     /** What is planned in the end: where returns are to be varied, less for what agrees with the first time. */
@@ -327,13 +351,13 @@ public final class Growth {
                 : task;
     }
 
-    private Task task(int stage, List<Placement> below, Optional<List<Placement>> above) {
+    private Task task(int stage, Around around) {
         Taste taste = taste(stage);
         Liking liking = liking(stage);
         List<Option> kept = kept(stage).stream()
                 .map(each -> choices.standing(each, taste, liking))
                 .toList();
-        List<Option> under = below.stream()
+        List<Option> under = around.below().stream()
                 .map(each -> choices.standing(each, taste, liking))
                 .filter(option -> kept.stream().noneMatch(option::overlaps))
                 .toList();
@@ -341,7 +365,7 @@ public final class Growth {
         for (int each = stage + 1; each < stair.stages().size(); each++) {
             staying.addAll(kept(each));
         }
-        Neighbours neighbours = new Neighbours(tune, stair.instrument().family(), below, above, staying);
+        Neighbours neighbours = new Neighbours(tune, grown, around.below(), around.above(), staying);
         List<List<Option>> options = new ArrayList<>();
         for (List<Candidate> here : allowed.computeIfAbsent(stage, this::allowed)) {
             List<Option> admitted = new ArrayList<>();
@@ -450,7 +474,7 @@ public final class Growth {
     private Stair made() {
         Stair made = stair;
         for (int stage = lowest; stage < stair.stages().size(); stage++) {
-            made = made.with(stage, dressed(stair.at(stage), placements(plans.get(stage - lowest))));
+            made = made.with(stage, dressed(stair.at(stage), placements(plan(stage))));
         }
         return made;
     }

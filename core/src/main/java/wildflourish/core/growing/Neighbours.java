@@ -1,16 +1,19 @@
 package wildflourish.core.growing;
 
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import wildflourish.core.instrument.Family;
+import wildflourish.core.ornament.Ornament;
 import wildflourish.core.tune.Tune;
 import wildflourish.core.version.Placement;
 
 /** What stands at the stages below and above one that is planned, and what may stand between them: what it bears, and is borne by. */
 final class Neighbours {
     private final Tune tune;
-    private final Family family;
+    private final Growing growing;
     /** For each note what lies on it in the stage below. */
     private final List<List<Lying>> lower;
     /** For each note what lies on it in the stage above, as that is planned; empty while that is not. */
@@ -19,12 +22,31 @@ final class Neighbours {
     private final List<List<Lying>> staying;
 
     Neighbours(
-            Tune tune, Family family, List<Placement> below, Optional<List<Placement>> above, List<Placement> staying) {
+            Tune tune,
+            Growing growing,
+            List<Placement> below,
+            Optional<List<Placement>> above,
+            List<Placement> staying) {
         this.tune = tune;
-        this.family = family;
+        this.growing = growing;
         this.lower = byNote(below);
         this.upper = above.map(this::byNote);
         this.staying = byNote(staying);
+    }
+
+    /** Which ornaments of a family grow from which, each pair found once. */
+    static final class Growing {
+        private final Family family;
+        private final Map<String, Map<String, Boolean>> known = new HashMap<>();
+
+        Growing(Family family) {
+            this.family = family;
+        }
+
+        boolean isGrown(Ornament lower, Ornament higher) {
+            return known.computeIfAbsent(lower.id(), key -> new HashMap<>())
+                    .computeIfAbsent(higher.id(), key -> higher.isGrownFrom(lower, family));
+        }
     }
 
     /** Something with the boundaries of the row that it lies between. */
@@ -92,6 +114,6 @@ final class Neighbours {
         return isSame
                 || (isWithin
                         && light.stack().weight() <= heavy.stack().weight()
-                        && heavy.ornament().isGrownFrom(light.ornament(), family));
+                        && growing.isGrown(light.ornament(), heavy.ornament()));
     }
 }

@@ -5,6 +5,7 @@ import java.util.Optional;
 import java.util.function.DoubleConsumer;
 import java.util.function.Predicate;
 import wildflourish.core.growing.Choices;
+import wildflourish.core.growing.Grown;
 import wildflourish.core.growing.Growth;
 import wildflourish.core.growing.Liking;
 import wildflourish.core.growing.StagePlan;
@@ -28,7 +29,7 @@ final class Planned {
     private int lowest = 1;
     private int lesson;
     private Optional<Asked> asked = Optional.empty();
-    private Optional<Growth.Grown> grown = Optional.empty();
+    private Optional<Grown> grown = Optional.empty();
 
     /** All that a plan goes by. */
     private record Asked(Tune tune, Stair stair, Profile profile, int lowest, Optional<Liking> own) {}
@@ -103,7 +104,7 @@ final class Planned {
                         });
     }
 
-    private Growth.Grown planned(Asked question, DoubleConsumer reached) {
+    private Grown planned(Asked question, DoubleConsumer reached) {
         Choices choices = fitting.of(
                 question.tune(),
                 question.stair(),
@@ -138,7 +139,7 @@ final class Planned {
 
     /** Shows another way for a stage, nearly as good. */
     void secondWay(int stage) {
-        Optional<Growth.Grown> now = grown;
+        Optional<Grown> now = grown;
         Optional<Asked> question = asked;
         if (now.isEmpty() || question.isEmpty() || !now.get().plans().containsKey(stage)) {
             return;
