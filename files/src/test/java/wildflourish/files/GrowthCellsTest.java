@@ -235,7 +235,7 @@ class GrowthCellsTest {
             Note note = tune.notes().get(i);
             if (note.pitches().equals(tune.notes().get(i - 1).pitches())) {
                 met++;
-                for (int stage = LEAF; stage <= WILD; stage++) {
+                for (int stage = 0; stage <= WILD; stage++) {
                     assertThat(stair.at(stage).covering(tune, note.id()))
                             .as("note %s at stage %s", i + 1, stage)
                             .isPresent();
@@ -243,6 +243,9 @@ class GrowthCellsTest {
             }
         }
         assertThat(met).isPositive();
+        assertThat(stair.at(0).ornamented())
+                .as("the plain stage has nothing else")
+                .isEqualTo(met);
         assertThat(stair.isNested(tune)).isTrue();
         Choices choices = Growth.choices(tune, stair, Profile.usual());
         Version thin = new Thinning(Optional.of(8), Optional.empty()).of(tune, stair, WILD, Profile.usual(), choices);

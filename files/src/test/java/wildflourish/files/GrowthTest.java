@@ -66,7 +66,10 @@ class GrowthTest {
         Stair stair = begun(tune, instrument);
         Stair grown = Growth.grown(tune, stair, 1, Profile.usual());
         assertThat(grown.isNested(tune)).isTrue();
-        assertThat(grown.at(0)).as("the plain stage stays").isEqualTo(stair.at(0));
+        boolean isParted = stair.instrument().family().soundsOn();
+        assertThat(grown.at(0).equals(stair.at(0)))
+                .as("the plain stage stays, but for equal notes on pipes")
+                .isEqualTo(!isParted);
         assertThat(grown.at(4).ornamented()).isGreaterThan(grown.at(1).ornamented());
         Tempo fastest = grown.at(4).playing().tempo();
         int before = 0;

@@ -197,6 +197,9 @@ class PlanningTest {
         assertThat(GrowthWords.hand(1.25)).contains("costs the hand 1.3");
         assertThat(GrowthWords.hand(-2)).contains("spares the hand 2.0");
         assertThat(GrowthWords.hand(0.1)).isEmpty();
+        assertThat(GrowthWords.near(0.985)).isEqualTo("within 2 % of the best there is");
+        assertThat(GrowthWords.near(0.98)).isEqualTo("within 2 % of the best there is");
+        assertThat(GrowthWords.near(1)).isEqualTo("the best there is");
     }
 
     private static double hand(Tune tune, Version version) {

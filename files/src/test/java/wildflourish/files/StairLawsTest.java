@@ -29,6 +29,7 @@ import wildflourish.core.version.Placement;
 import wildflourish.core.version.Stair;
 import wildflourish.core.version.Version;
 import wildflourish.core.version.Wish;
+import wildflourish.files.abc.Transposer;
 import wildflourish.files.abc.TuneText;
 
 /** Laws of stages that are planned together, on tunes small enough to try everything and on the demo tunes. */
@@ -276,5 +277,55 @@ class StairLawsTest {
                 assertThat(again.stuck()).isEmpty();
             }
         }
+    }
+
+    /** In the end no stage is worth more when it is planned once more between its neighbours; none is lighter than the stage below it. */
+    @ParameterizedTest
+    @CsvSource({"2, whistle-d", "5, whistle-d", "8, mouth-blown-pipes", "3, box-bc", "6, english-48"})
+    void stagesAreSettledBetweenTheirNeighbours(int number, String instrument) {
+        Tune tune = Demo.tunes().get(number - 1);
+        Stair stair = Stair.starting(tune, Instrument.of(instrument), 5);
+        Choices choices = Growth.choices(tune, stair, Profile.usual());
+        Grown grown = Growth.planned(tune, stair, 1, Profile.usual(), choices);
+        assertThat(grown.stair().isNested(tune)).isTrue();
+        assertThat(grown.share()).isBetween(0.9, 1.0);
+        int below = 0;
+        for (int stage = 1; stage < 5; stage++) {
+            Plan plan = grown.at(stage).orElseThrow().plan();
+            assertThat(grown.at(stage).orElseThrow().task().best().orElseThrow().worth())
+                    .as("stage %s", stage)
+                    .isEqualTo(plan.worth());
+            int weight = plan.chosen().stream().mapToInt(Option::weight).sum();
+            assertThat(weight).as("stage %s", stage).isGreaterThanOrEqualTo(below);
+            below = weight;
+        }
+    }
+
+    /** A tune in D on a whistle in D and the same a tone lower on a whistle in C lie under the same fingers: they are planned alike. */
+    @ParameterizedTest
+    @ValueSource(
+            strings = {
+                "R:reel\nM:4/4\nL:1/8\nK:D\n|:d2fd edBA|F2AF EFDE|F2Ad BAFA|B2gf e2FA|d2fd edBA|F2AF EFDE|F2Ad BAFE|D4 D4:|",
+                "R:jig\nM:6/8\nL:1/8\nK:D\n|:A2F FEF|A2B d2e|fef gfg|e3 edB|A2F FEF|A2B d2e|fed edB|A3 d3:|"
+            })
+    void theSameFingersArePlannedAlikeInAnotherKey(String notes) {
+        String text = "X:1\nT:Made up\n" + notes + "\n";
+        Tune tune = TuneText.read(text).value();
+        Stair high = Growth.grown(tune, Stair.starting(tune, Instrument.of("whistle-d"), 5), 1, Profile.usual());
+        Tune lower =
+                TuneText.read(Transposer.transposed(text, -2).orElseThrow()).value();
+        assertThat(lower.notes().get(0).melody())
+                .isNotEqualTo(tune.notes().get(0).melody());
+        Stair low = Growth.grown(lower, Stair.starting(lower, Instrument.of("whistle-c"), 5), 1, Profile.usual());
+        for (int stage = 1; stage < 5; stage++) {
+            assertThat(places(lower, low.at(stage))).isEqualTo(places(tune, high.at(stage)));
+        }
+    }
+
+    private static List<String> places(Tune tune, Version version) {
+        return version.spots().values().stream()
+                .flatMap(spot -> spot.first().stream())
+                .map(placement -> tune.placeOf(placement.span().first()).order() + " " + placement.stack())
+                .toList();
     }
 }

@@ -9,6 +9,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.DoubleConsumer;
+import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import wildflourish.core.hand.Attempt;
 import wildflourish.core.hand.HandBeside;
@@ -252,6 +253,29 @@ public final class Choices {
                 && !before.isRest()
                 && !before.marks().joins().tied()
                 && note.pitches().equals(before.pitches());
+    }
+
+    /** Whether there are such notes. */
+    boolean hasPartings() {
+        return IntStream.range(0, tune.notes().size()).anyMatch(this::mustBeParted);
+    }
+
+    /** Of options only the lightest on notes that have to be parted from those before them; all other notes plain. */
+    List<List<Option>> partings(List<List<Option>> options) {
+        List<List<Option>> partings = new ArrayList<>();
+        for (int note = 0; note < options.size(); note++) {
+            List<Option> here = options.get(note).stream()
+                    .filter(option -> !option.isPlain() && option.to() == option.from() + 1)
+                    .toList();
+            int lightest = here.stream().mapToInt(Option::weight).min().orElse(0);
+            partings.add(
+                    here.isEmpty() || !mustBeParted(note)
+                            ? List.of(Option.plain(note))
+                            : here.stream()
+                                    .filter(option -> option.weight() == lightest)
+                                    .toList());
+        }
+        return partings;
     }
 
     private static boolean isRefused(Found each, Wish wish) {

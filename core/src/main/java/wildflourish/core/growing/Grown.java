@@ -68,10 +68,11 @@ public record Grown(
                 }));
     }
 
-    /** The stair with what is proposed at a stage and those above it on some spans, all else as it was. */
+    /** The stair with what is proposed at a stage and those above it on some spans, all else as it was; with what parts equal notes at the plain stage too, where that one is the lowest. */
     public Stair taking(int stage, Predicate<Span> isTaken) {
         Stair taking = begun;
-        for (int each = stage; each < begun.stages().size(); each++) {
+        boolean isPlainPlanned = stage == 1 && plans.containsKey(0);
+        for (int each = isPlainPlanned ? 0 : stage; each < begun.stages().size(); each++) {
             List<Placement> all = new ArrayList<>(Growth.placements(begun.at(each)));
             proposed(each).stream()
                     .filter(placement -> isTaken.test(placement.span()))

@@ -96,7 +96,7 @@ public final class Growth {
     /**
      * The stages from one upward planned, those below it left as they are.
      *
-     * @param lowest the first stage that is planned, from 1: the plain stage stays
+     * @param lowest the first stage that is planned, from 1; below it the plain stage is planned where equal notes have to be parted, with nothing else, and stays otherwise
      */
     public static Stair grown(Tune tune, Stair stair, int lowest, Profile profile) {
         return planned(tune, stair, lowest, profile, choices(tune, stair, profile))
@@ -115,7 +115,8 @@ public final class Growth {
             throw new IllegalArgumentException(
                     "stages 2 to " + stair.stages().size() + " can be grown, not " + (lowest + 1));
         }
-        return new Growth(tune, stair, lowest, profile, choices).grown(reached);
+        boolean isPlainOpen = lowest == 1 && choices.hasPartings();
+        return new Growth(tune, stair, isPlainOpen ? 0 : lowest, profile, choices).grown(reached);
     }
 
     /** With nothing placed from a stage on but what the stage below it has. */
@@ -178,7 +179,9 @@ public final class Growth {
 
     /** What stands below a stage, as far as that is planned. */
     private List<Placement> under(int stage) {
-        return Optional.ofNullable(plans.get(stage - 1)).map(this::placements).orElse(placements(stair.at(lowest - 1)));
+        return Optional.ofNullable(plans.get(stage - 1))
+                .map(this::placements)
+                .orElse(lowest == 0 ? List.of() : placements(stair.at(lowest - 1)));
     }
 
     /** What stands above it, if that is planned. */
@@ -394,9 +397,11 @@ public final class Growth {
 
     /** What may be chosen at a stage, were it alone. */
     private List<List<Candidate>> allowed(int stage) {
-        return choices.options(taste(stage), tempos(stage), liking(stage), wish(stage)).stream()
-                .map(here -> here.stream().map(this::candidate).toList())
-                .toList();
+        List<List<Option>> options = choices.options(taste(stage), tempos(stage), liking(stage), wish(stage));
+        return (stage == 0 ? choices.partings(options) : options)
+                .stream()
+                        .map(here -> here.stream().map(this::candidate).toList())
+                        .toList();
     }
 
     private Candidate candidate(Option option) {
@@ -459,10 +464,10 @@ public final class Growth {
         return taste(stair, stage, profile);
     }
 
-    /** What a stage of a stair is judged by, for a student, as its teacher wishes. */
+    /** What a stage of a stair is judged by, for a student, as its teacher wishes; the plain stage by what the one above it is. */
     static Taste taste(Stair stair, int stage, Profile profile) {
         Wish wish = stair.at(stage).label().wish();
-        Taste taste = Taste.of(stage, stair.stages().size(), wish.of(Wish.Degree.RISE))
+        Taste taste = Taste.of(Math.max(1, stage), stair.stages().size(), wish.of(Wish.Degree.RISE))
                 .wished(wish);
         boolean isSlower = profile.factor().isMoreThan(Fraction.ONE);
         boolean isLearner = profile.equals(Profile.all().get(Profile.all().size() - 1));
@@ -516,7 +521,7 @@ public final class Growth {
 
     /** Whether somebody has placed it, in a planned stage or right below. */
     private boolean isStanding(Placement placement) {
-        return stair.stages().subList(lowest - 1, stair.stages().size()).stream()
+        return stair.stages().subList(Math.max(0, lowest - 1), stair.stages().size()).stream()
                 .anyMatch(version -> placements(version).contains(placement));
     }
 

@@ -111,6 +111,12 @@ public final class GrowthWords {
         };
     }
 
+    /** How near stages come to the best there are, what they are worth against that being told from 0 to 1: {@code within 2 % of the best there is}. */
+    public static String near(double share) {
+        int lost = (int) Math.ceil(100 * (1 - share) - 1e-9);
+        return lost <= 0 ? "the best there is" : "within " + lost + " % of the best there is";
+    }
+
     /** How much is proposed, kind by kind: {@code 7 cuts, 2 short rolls}. */
     public static String count(List<Placement> placements) {
         Map<String, Integer> kinds = new LinkedHashMap<>();

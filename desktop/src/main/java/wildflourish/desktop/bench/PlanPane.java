@@ -134,6 +134,7 @@ final class PlanPane extends VBox {
             }
         });
         why.setId("plan-why");
+        others.setId("plan-others");
         why.setWrapText(true);
         why.setMinHeight(Region.USE_PREF_SIZE);
         FlowPane take = new FlowPane(
@@ -340,7 +341,8 @@ final class PlanPane extends VBox {
         }
         return proposed.isEmpty()
                 ? "Nothing more is proposed for this stage."
-                : proposed.size() + " proposed: " + GrowthWords.count(proposed) + ".";
+                : proposed.size() + " proposed: " + GrowthWords.count(proposed) + ". All stages together: "
+                        + planned.near() + ".";
     }
 
     private String words(Placement placement) {

@@ -14,6 +14,7 @@ import wildflourish.core.tune.Tune;
 import wildflourish.core.version.Placement;
 import wildflourish.core.version.Span;
 import wildflourish.core.version.Stair;
+import wildflourish.core.words.GrowthWords;
 import wildflourish.desktop.desk.Sight;
 import wildflourish.desktop.room.Tools;
 
@@ -126,6 +127,11 @@ final class Planned {
 
     boolean isStuck(int stage) {
         return grown.filter(plan -> plan.stuck().contains(stage)).isPresent();
+    }
+
+    /** In words how near the planned stages come to the best there are. */
+    String near() {
+        return grown.map(plan -> GrowthWords.near(plan.share())).orElse("");
     }
 
     Optional<StagePlan> of(int stage) {

@@ -11,9 +11,11 @@ import java.util.Optional;
 import java.util.concurrent.CountDownLatch;
 import java.util.concurrent.Executor;
 import java.util.concurrent.TimeUnit;
+import javafx.scene.control.Label;
 import javafx.scene.control.ProgressBar;
 import javafx.scene.input.KeyCode;
 import org.junit.jupiter.api.Test;
+import wildflourish.core.version.Stair;
 
 /** Work away from the window's thread; the test decides when it is begun. */
 class LongWorkIT extends WindowTest {
@@ -104,5 +106,27 @@ class LongWorkIT extends WindowTest {
         });
         assertThat(stopped.await(20, TimeUnit.SECONDS)).isTrue();
         assertThat(said()).doesNotContain("done", "failed");
+    }
+
+    /** Planning that takes a while is stopped by its button: nothing is shown as a plan, nothing is placed. */
+    @Test
+    void planningIsStoppedByItsButton() throws Exception {
+        lesson(1, "whistle-d");
+        does("begin-stair");
+        press(KeyCode.PAGE_UP);
+        Stair before = sight().stair().orElseThrow();
+        press(KeyCode.CONTROL, KeyCode.G);
+        waitFor("#work-progress");
+        assertThat(find("#plan-told", Label.class).getText()).startsWith("Planning");
+        assertThat(find("#work-progress", ProgressBar.class).getAccessibleText())
+                .startsWith("Planning");
+        click("#stop-work");
+        assertThat(isShown("#work-progress")).isFalse();
+        while (!waiting.isEmpty()) {
+            doWork();
+        }
+        assertThat(find("#plan-told", Label.class).getText()).startsWith("A plan is shown in pale signs");
+        assertThat(inWindow(() -> window.bench().score().previewed())).isEmpty();
+        assertThat(sight().stair()).contains(before);
     }
 }

@@ -324,4 +324,28 @@ class PlanIT extends WindowTest {
         assertThat(inWindow(() -> find("#fits-list", ListView.class).isVisible()))
                 .isTrue();
     }
+
+    /** On strings what something else would lose is searched for with the hand, and told when that is done. */
+    @Test
+    void pricesOnStringsAreToldWhenTheHandHasBeenSearched() throws Exception {
+        lesson(1, "fiddle");
+        does("begin-stair");
+        stage(2);
+        press(KeyCode.CONTROL, KeyCode.G);
+        await("something is proposed", () -> !proposals().getItems().isEmpty());
+        assertThat(inWindow(this::told)).contains("the best there is");
+        inWindow(() -> {
+            proposals().getSelectionModel().select(0);
+            return true;
+        });
+        await(
+                "what it would lose",
+                () -> find("#plan-why", Label.class).getText().contains("Without it:"));
+        assertThat(inWindow(() -> find("#plan-why", Label.class).getText())).containsPattern("Without it: .*\\d+\\)");
+        await(
+                "what else would lose",
+                () -> find("#plan-others", VBox.class).lookupAll(".label").stream()
+                        .map(node -> (Label) node)
+                        .anyMatch(label -> label.getText().contains("(")));
+    }
 }
