@@ -212,9 +212,11 @@ record PageWish(ScoreWish wish, int width, int height) {
 
     private static Set<Drawn> pale(LaidOut plain, Page tried, Set<NoteId> dressed) {
         Set<Drawn> before = new HashSet<>(plain.page().drawn());
-        return tried.drawn().stream()
+        Set<Drawn> pale = tried.drawn().stream()
                 .filter(each -> !before.contains(each) && isOrnament(each, dressed))
                 .collect(Collectors.toSet());
+        pale.addAll(new NewHeads(plain.page(), tried).of(dressed));
+        return pale;
     }
 
     private static boolean isOrnament(Drawn drawn, Set<NoteId> notes) {
