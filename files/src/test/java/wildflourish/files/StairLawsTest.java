@@ -1,6 +1,7 @@
 package wildflourish.files;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
 
 import java.util.ArrayList;
 import java.util.Comparator;
@@ -115,6 +116,9 @@ class StairLawsTest {
                 turns.plans().get(1).worth() / lowerFree + turns.plans().get(2).worth() / upperFree;
         assertThat(found).isLessThanOrEqualTo(joint + 1e-9).isGreaterThanOrEqualTo(0.95 * joint);
         assertThat(joint).isLessThanOrEqualTo(2 + 1e-9);
+        assertThat(Growth.near(tune, turns, Profile.usual(), share -> {}))
+                .as("both stages at once, as by trying every pair")
+                .isCloseTo(found / joint, within(1e-9));
         assertThat((double) turns.plans().get(1).worth()).isLessThanOrEqualTo(lowerFree);
         assertThat((double) turns.plans().get(2).worth()).isLessThanOrEqualTo(upperFree);
     }
@@ -327,5 +331,22 @@ class StairLawsTest {
                 .flatMap(spot -> spot.first().stream())
                 .map(placement -> tune.placeOf(placement.span().first()).order() + " " + placement.stack())
                 .toList();
+    }
+
+    /** What stages are worth by turns is no more than with all at once, and that no more than each by itself. */
+    @ParameterizedTest
+    @CsvSource({"3, whistle-d, 5", "8, whistle-d, 3", "4, fiddle, 3", "3, box-bc, 3", "8, mouth-blown-pipes, 4"})
+    void turnsAreWithinAllAtOnceAndThatWithinEachByItself(int number, String instrument, int stages) {
+        Tune tune = Demo.tunes().get(number - 1);
+        Stair stair = Stair.starting(tune, Instrument.of(instrument), stages);
+        Choices choices = Growth.choices(tune, stair, Profile.usual());
+        Grown grown = Growth.planned(tune, stair, 1, Profile.usual(), choices);
+        List<Double> shares = new ArrayList<>();
+        double near = Growth.near(tune, grown, Profile.usual(), shares::add);
+        assertThat(near).isBetween(0.9, 1.0);
+        assertThat(shares).isSorted().last().isEqualTo(1.0);
+        if (!instrument.equals("fiddle")) {
+            assertThat(near).isGreaterThanOrEqualTo(grown.share() - 1e-9);
+        }
     }
 }

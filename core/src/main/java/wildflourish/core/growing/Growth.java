@@ -1,6 +1,7 @@
 package wildflourish.core.growing;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.Comparator;
 import java.util.HashMap;
 import java.util.HashSet;
@@ -34,6 +35,8 @@ import wildflourish.core.version.Wish;
  */
 public final class Growth {
     private static final int MOST_ROUNDS = 8;
+    /** Ways that are followed at one place of a phrase with all stages at once. */
+    private static final int MOST_TOGETHER = 200_000;
     /** Of what stages could be worth each by itself. */
     private static final double GOOD_ENOUGH = 0.985;
     /** A later return that agrees with the first costs so much where returns are to be varied. */
@@ -117,6 +120,50 @@ public final class Growth {
         }
         boolean isPlainOpen = lowest == 1 && choices.hasPartings();
         return new Growth(tune, stair, isPlainOpen ? 0 : lowest, profile, choices).grown(reached);
+    }
+
+    /**
+     * What planned stages are worth at least against the best that there are, told more exactly than {@link Grown#share} by going through every phrase with all stages at once, which may take long.
+     *
+     * @param reached is told the share of the work that is done, from 0 to 1, and may stop it by throwing
+     * @return from 0 to 1; what the hand does for several together and what phrases cost beside each other is left aside in the best there are
+     */
+    public static double near(Tune tune, Grown grown, Profile profile, DoubleConsumer reached) {
+        List<Integer> stages = grown.tasks().keySet().stream().sorted().toList();
+        boolean isVaried = stages.stream()
+                .anyMatch(stage -> grown.begun().at(stage).label().wish().isVaried());
+        return stages.isEmpty() || isVaried || !grown.stuck().isEmpty()
+                ? grown.share()
+                : new Growth(tune, grown.begun(), stages.get(0), profile, grown.choices()).near(grown, reached);
+    }
+
+    private double near(Grown grown, DoubleConsumer reached) {
+        List<Task> tasks = new ArrayList<>();
+        List<List<Option>> chosen = new ArrayList<>();
+        double[] weights = new double[stair.stages().size() - lowest];
+        double worth = 0;
+        for (int i = 0; i < weights.length; i++) {
+            Task task = task(lowest + i, around(lowest + i)).byEach();
+            List<Option> plan =
+                    task.own(grown.at(lowest + i).orElseThrow().plan().chosen());
+            int most = task.best().map(Plan::worth).orElse(0);
+            weights[i] = most <= 0 ? 0 : 1.0 / most;
+            worth += most <= 0 ? 1 : task.ledger(plan).sum() * weights[i];
+            tasks.add(task);
+            chosen.add(plan);
+        }
+        double bound = Arrays.stream(weights).filter(weight -> weight == 0).count();
+        List<NoteRow.Stretch> phrases = choices.row().stretches();
+        for (NoteRow.Stretch phrase : phrases) {
+            Joint joint = new Joint(tasks, weights, phrase, this::isBorne, MOST_TOGETHER);
+            bound += joint.best(joint.worth(chosen)).orElse(joint.free());
+            reached.accept((phrases.indexOf(phrase) + 1) / (double) phrases.size());
+        }
+        return Math.min(1, worth / Math.min(bound, weights.length));
+    }
+
+    private boolean isBorne(Option lower, Option higher) {
+        return Neighbours.isBorne(grown, lower, choices.placement(lower), higher, choices.placement(higher));
     }
 
     /** With nothing placed from a stage on but what the stage below it has. */

@@ -105,6 +105,16 @@ final class Neighbours {
 
     /** Whether one grows into the other on notes that this covers, or is the same. */
     private boolean isBorne(Lying lower, Lying higher) {
+        return isBorne(growing, lower, higher);
+    }
+
+    /** The same of options with what they stand for. */
+    static boolean isBorne(Growing growing, Option lower, Placement light, Option higher, Placement heavy) {
+        return isBorne(
+                growing, new Lying(light, lower.from(), lower.to()), new Lying(heavy, higher.from(), higher.to()));
+    }
+
+    private static boolean isBorne(Growing growing, Lying lower, Lying higher) {
         boolean isWithin = higher.from() <= lower.from() && lower.to() <= higher.to();
         Placement light = lower.placement();
         Placement heavy = higher.placement();

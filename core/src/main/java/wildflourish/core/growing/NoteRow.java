@@ -191,6 +191,11 @@ public record NoteRow(
         return isReached[trunk];
     }
 
+    /** For somebody who needs no breath. */
+    NoteRow withoutBreath() {
+        return new NoteRow(starts, crotchet, bars, barLengths, stretches, false, least);
+    }
+
     /** With phrases that return free to be dressed otherwise. */
     NoteRow untied() {
         return with(stretches.stream().map(stretch -> stretch.withTrunk(0)).toList());

@@ -15,6 +15,7 @@ import picocli.CommandLine.Model.CommandSpec;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
 import picocli.CommandLine.Spec;
+import wildflourish.core.growing.Grown;
 import wildflourish.core.growing.Growth;
 import wildflourish.core.growing.Liking;
 import wildflourish.core.instrument.Family;
@@ -25,6 +26,7 @@ import wildflourish.core.version.Lesson;
 import wildflourish.core.version.Stair;
 import wildflourish.core.version.Version;
 import wildflourish.core.version.Wish;
+import wildflourish.core.words.GrowthWords;
 
 @Command(
         name = "grow",
@@ -82,6 +84,12 @@ final class GrowCommand implements Callable<Integer> {
     @Option(names = "--never", split = ",", paramLabel = "O", description = "ornaments that are not planned")
     private List<String> never = new ArrayList<>();
 
+    @Option(
+            names = "--near",
+            description =
+                    "tells how near the best the stages come together, every phrase with all of them at once; may take some seconds a tune")
+    private boolean isNearAsked;
+
     @Option(names = "--fresh", description = "what stands in the planned stages gives way")
     private boolean isFresh;
 
@@ -106,7 +114,15 @@ final class GrowCommand implements Callable<Integer> {
             Stair begun = wished(begun(lesson, asked));
             int lowest = foot(begun) + 1;
             Stair from = isFresh ? Growth.cleared(begun, lowest) : begun;
-            Stair grown = Growth.grown(lesson.tune(), from, lowest, profile);
+            Grown planned =
+                    Growth.planned(lesson.tune(), from, lowest, profile, Growth.choices(lesson.tune(), from, profile));
+            Stair grown = planned.stair();
+            if (isNearAsked) {
+                double share = Growth.near(lesson.tune(), planned, profile, reached -> {});
+                spec.commandLine()
+                        .getErr()
+                        .println(lesson.tune().title() + ": all stages together " + GrowthWords.near(share) + ".");
+            }
             for (int stage = 0; stage < grown.stages().size(); stage++) {
                 rows.add(StairCommand.row(lesson.tune(), grown, stage, profile));
             }

@@ -151,6 +151,9 @@ class StairCommandsTest extends CommandLineTest {
         assertThat(run("grow", grown, "--instrument", "whistle-d", "--from", "Leaf", "--format", "json"))
                 .isZero();
         assertThat(json().get(1).get("spots")).isEqualTo(rows.get(1).get("spots"));
+        assertThat(run("grow", book, "--tune", "4", "--instrument", "whistle-d", "--stages", "3", "--near"))
+                .isZero();
+        assertThat(err.toString()).containsPattern("all stages together (within \\d+ % of )?the best there is\\.");
         assertThat(run("grow", grown, "--instrument", "whistle-d", "--from", "Nowhere"))
                 .isEqualTo(2);
         assertThat(err.toString()).contains("the stages are Root, Leaf, Bud, Bloom");
