@@ -88,6 +88,31 @@ class SimplerTest {
         }
     }
 
+    /** Where notes are held and others left out, every note that is begun is begun in the plain tune too, at the same moment and of the same pitch. */
+    @ParameterizedTest
+    @MethodSource("tunes")
+    void whatIsBelowThePlainTuneHasNothingThatIsNotInIt(Tune tune, Instrument instrument) {
+        List<String> plain = begun(Line.of(tune, with(tune, instrument, List.of())));
+        for (String rule : List.of("hold-beats", "hold-passing")) {
+            List<String> below = begun(Line.of(tune, with(tune, instrument, List.of(rule))));
+            assertThat(plain).as(rule).containsAll(below);
+            assertThat(below.size()).as(rule).isLessThan(plain.size());
+        }
+    }
+
+    /** For each tone that sounds when it begins and what it is. */
+    private static List<String> begun(Line line) {
+        List<String> begun = new ArrayList<>();
+        Fraction now = Fraction.ZERO;
+        for (Tone tone : line.tones()) {
+            if (!tone.isRest()) {
+                begun.add(now + " " + tone.pitches());
+            }
+            now = now.plus(tone.length());
+        }
+        return begun;
+    }
+
     /** A leap wider than a sixth is left only where the instrument lacks the octave. */
     @ParameterizedTest
     @MethodSource("tunes")

@@ -43,7 +43,7 @@ public record Grown(
 
     /** What is proposed at a stage: all that does not stand there yet, in the order of the tune. */
     public List<Placement> proposed(int stage) {
-        List<Placement> standing = Growth.placements(begun.at(stage));
+        List<Placement> standing = Dressing.of(begun.at(stage));
         return Optional.ofNullable(plans.get(stage)).stream()
                 .flatMap(plan -> plan.chosen().stream())
                 .map(choices::placement)
@@ -63,7 +63,7 @@ public record Grown(
                                     now.task().ledger(other).sum(),
                                     now.plan().through()));
                     List<Placement> all = other.stream().map(choices::placement).toList();
-                    Stair changed = stair.with(stage, Growth.dressed(begun.at(stage), all));
+                    Stair changed = stair.with(stage, Dressing.dressed(begun.at(stage), all));
                     return new Grown(begun, changed, tasks, others, stuck, share, choices);
                 }));
     }
@@ -73,11 +73,11 @@ public record Grown(
         Stair taking = begun;
         boolean isPlainPlanned = stage == 1 && plans.containsKey(0);
         for (int each = isPlainPlanned ? 0 : stage; each < begun.stages().size(); each++) {
-            List<Placement> all = new ArrayList<>(Growth.placements(begun.at(each)));
+            List<Placement> all = new ArrayList<>(Dressing.of(begun.at(each)));
             proposed(each).stream()
                     .filter(placement -> isTaken.test(placement.span()))
                     .forEach(all::add);
-            taking = taking.with(each, Growth.dressed(begun.at(each), all));
+            taking = taking.with(each, Dressing.dressed(begun.at(each), all));
         }
         return taking;
     }

@@ -131,7 +131,7 @@ public final class Learning {
     public static int placements(Stair stair) {
         return stair.stages().stream()
                 .skip(1)
-                .mapToInt(version -> Growth.placements(version).size())
+                .mapToInt(version -> Dressing.of(version).size())
                 .sum();
     }
 
@@ -152,7 +152,7 @@ public final class Learning {
         for (int tune = 0; tune < models.size(); tune++) {
             Stair stair = models.get(tune).stair();
             for (int stage = 1; stage < stair.stages().size(); stage++) {
-                if (!Growth.placements(stair.at(stage)).isEmpty()) {
+                if (!Dressing.of(stair.at(stage)).isEmpty()) {
                     samples.add(sample(tune, models.get(tune), stage, base));
                 }
             }
@@ -176,7 +176,7 @@ public final class Learning {
             }
         }
         Set<Option> hers = new HashSet<>();
-        for (Placement placement : Growth.placements(model.stair().at(stage))) {
+        for (Placement placement : Dressing.of(model.stair().at(stage))) {
             Option option = choices.standing(placement, taste, base);
             if (traits.containsKey(option)) {
                 hers.add(option);

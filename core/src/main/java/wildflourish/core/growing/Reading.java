@@ -74,10 +74,10 @@ public final class Reading {
         this.stage = stair.isStage(index) ? index : stair.stages().size() - 1;
         this.version = stair.at(index);
         this.choices = choices;
-        this.taste = Growth.taste(stair, stage, profile);
+        this.taste = StageTasks.taste(stair, stage, profile);
         this.liking = choices.liking(version);
         this.scene = Scene.of(tune, version, profile);
-        this.standing = Growth.placements(version).stream()
+        this.standing = Dressing.of(version).stream()
                 .map(each -> choices.standing(each, taste, liking))
                 .sorted(Comparator.comparingInt(Option::from))
                 .toList();
@@ -214,7 +214,7 @@ public final class Reading {
     }
 
     private void ofPlacements() {
-        for (Placement placement : Growth.placements(version)) {
+        for (Placement placement : Dressing.of(version)) {
             Optional<Fit> fit = WhatFits.verdict(scene, placement);
             NoteId at = placement.span().first();
             int hardest = taste.limits().hardest();

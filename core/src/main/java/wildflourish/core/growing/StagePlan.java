@@ -48,8 +48,8 @@ public record StagePlan(Task task, Plan plan, Choices choices) {
     }
 
     private Optional<Double> hand(Tune tune, Version version, Profile profile, List<Option> chosen) {
-        Version dressed =
-                Growth.dressed(version, chosen.stream().map(choices::placement).toList());
+        Version dressed = Dressing.dressed(
+                version, chosen.stream().map(choices::placement).toList());
         return HandCost.of(Scene.of(tune, dressed, profile)).total();
     }
 }

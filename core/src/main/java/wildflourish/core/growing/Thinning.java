@@ -57,7 +57,7 @@ public record Thinning(Optional<Integer> count, Optional<Tempo> tempo) {
         Version played = thin.withPlaying(
                 thin.playing().withTempo(tempo.orElse(full.playing().tempo())));
         Scene scene = Scene.of(tune, played, profile);
-        return Growth.placements(thin).stream()
+        return Dressing.of(thin).stream()
                 .filter(placement -> !isClean(WhatFits.verdict(scene, placement).filter(Fit::fits), full))
                 .toList();
     }
@@ -65,7 +65,7 @@ public record Thinning(Optional<Integer> count, Optional<Tempo> tempo) {
     private Version thinned(Tune tune, Stair stair, int index, Profile profile, Choices choices, Set<Placement> never) {
         Version full = stair.at(index);
         int stage = stair.isStage(index) ? Math.max(1, index) : stair.stages().size() - 1;
-        Taste taste = Growth.taste(stair, stage, profile);
+        Taste taste = StageTasks.taste(stair, stage, profile);
         Task task = task(tune, full, taste, choices, never);
         Plan best = task.best().orElseGet(() -> new Plan(List.of(), 0, Map.of()));
         int most = count.orElse(Integer.MAX_VALUE);
@@ -85,7 +85,7 @@ public record Thinning(Optional<Integer> count, Optional<Tempo> tempo) {
             }
         }
         List<Option> left = filled(task, best.chosen(), most);
-        return Growth.dressed(full, left.stream().map(choices::placement).toList());
+        return Dressing.dressed(full, left.stream().map(choices::placement).toList());
     }
 
     /** One after the other with what brings most, as long as there is room for it and it does no harm. */
@@ -124,7 +124,7 @@ public record Thinning(Optional<Integer> count, Optional<Tempo> tempo) {
         for (int note = 0; note < tune.notes().size(); note++) {
             options.add(new ArrayList<>());
         }
-        for (Placement placement : Growth.placements(full)) {
+        for (Placement placement : Dressing.of(full)) {
             List<Placement> ways = new ArrayList<>();
             if (isClean(choices.fit(placement), full)) {
                 ways.add(placement);
