@@ -137,18 +137,7 @@ public record Demand(
     /** Whether a hand that holds the note in some way goes on as without an ornament, whatever that costs it by itself. */
     public boolean leavesHand(String hold) {
         boolean isHeldSo = holds.isEmpty() || holds.contains(hold);
-        return isHeldSo
-                && equals(new Demand(
-                        0,
-                        Join.FREE,
-                        holds,
-                        false,
-                        Map.of(),
-                        Optional.empty(),
-                        List.of(),
-                        Optional.empty(),
-                        Apart.NOTHING,
-                        new Extra(extra.always, 0, 0)));
+        return isHeldSo && equals(of(0, Join.FREE, holds, Map.of()).with(new Extra(extra.always, 0, 0)));
     }
 
     /** Whether the note ends on the other bow than it began with. */

@@ -34,6 +34,11 @@ public record Grown(
         stuck = Set.copyOf(stuck);
     }
 
+    /** Whether {@link #share} leaves aside what the hand does for several together, as on strings. */
+    public boolean leavesHandAside() {
+        return tasks.values().stream().anyMatch(task -> task.hand().isPresent());
+    }
+
     /** What was asked and planned at a stage; empty for one that was not planned or that there was no way for. */
     public Optional<StagePlan> at(int stage) {
         Task task = tasks.get(stage);

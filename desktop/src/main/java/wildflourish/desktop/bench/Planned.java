@@ -131,7 +131,9 @@ final class Planned {
 
     /** In words how near the planned stages come to the best there are. */
     String near() {
-        return grown.map(plan -> GrowthWords.near(plan.share())).orElse("");
+        return grown.map(plan ->
+                        GrowthWords.near(plan.share()) + (plan.leavesHandAside() ? ", the hand left aside" : ""))
+                .orElse("");
     }
 
     Optional<StagePlan> of(int stage) {
