@@ -81,9 +81,9 @@ class GrowthTest {
             for (Placement placement : placements(version)) {
                 Fit fit = WhatFits.verdict(scene, placement).orElseThrow();
                 assertThat(fit.fits()).as("%s in %s", placement, version.name()).isTrue();
-                assertThat(placement.ornament().manner().difficulty())
+                assertThat(placement.stack().difficulty())
                         .isLessThanOrEqualTo(taste.limits().hardest());
-                assertThat(placement.ornament().manner().stage()).isLessThanOrEqualTo(stage);
+                assertThat(placement.stack().stage()).isLessThanOrEqualTo(stage);
                 fit.facts()
                         .cleanUpTo()
                         .ifPresent(limit -> assertThat(

@@ -21,6 +21,7 @@ import wildflourish.core.music.Fraction;
 import wildflourish.core.music.Metre;
 import wildflourish.core.music.Tempo;
 import wildflourish.core.ornament.Ornament;
+import wildflourish.core.ornament.Stack;
 import wildflourish.core.placing.Fit;
 import wildflourish.core.placing.WhatFits;
 import wildflourish.core.tune.Bar;
@@ -69,11 +70,16 @@ public final class Choices {
         this.soundsOn = scene.playing().instrument().family().soundsOn();
         this.row = TuneRow.of(tune, scene.playing().instrument().family().isBlownByMouth());
         this.hand = HandCost.of(scene).beside();
+        List<Stack> usual = UsualStacks.of(scene.playing().instrument().family());
         for (Note note : tune.notes()) {
             found.add(
                     note.isRest()
                             ? List.of()
-                            : WhatFits.at(scene, note.id()).fitting().stream()
+                            : Stream.concat(
+                                            WhatFits.at(scene, note.id()).fitting().stream(),
+                                            usual.stream()
+                                                    .flatMap(stack -> WhatFits.over(scene, note.id(), stack).stream())
+                                                    .filter(Fit::fits))
                                     .filter(fit -> fit.placement().span().isInOneBar(tune) && isOrnament(fit))
                                     .flatMap(fit -> found(fit).stream())
                                     .sorted((one, other) -> Integer.compare(
@@ -312,10 +318,10 @@ public final class Choices {
     }
 
     private static boolean isAllowed(Found each, Taste taste, List<Tempo> clean) {
-        Ornament.Manner manner = each.ornament().manner();
+        Stack stack = each.placement().stack();
         boolean isShort = each.fit().facts().lengthWholeNotes().isLessThan(QUAVER);
-        return manner.stage() <= taste.limits().highest()
-                && manner.difficulty() <= taste.limits().hardest()
+        return stack.stage() <= taste.limits().highest()
+                && stack.difficulty() <= taste.limits().hardest()
                 && !(isShort && taste.worth().shortNote().isEmpty())
                 && clean.stream()
                         .allMatch(tempo -> each.fit()
@@ -338,7 +344,7 @@ public final class Choices {
                 - liking.lean().fee()
                 - each.hand()
                 - worth.fee()
-                - worth.toil() * each.ornament().manner().difficulty()
+                - worth.toil() * each.placement().stack().difficulty()
                 + (isAtTurn(each) ? worth.turn() : 0)
                 - (isShort ? worth.shortNote().orElse(0) : 0);
         return option(each, gain);

@@ -7,6 +7,7 @@ import java.util.Map;
 import java.util.Optional;
 import wildflourish.core.instrument.Family;
 import wildflourish.core.ornament.Ornament;
+import wildflourish.core.ornament.Stack;
 import wildflourish.core.tune.Tune;
 import wildflourish.core.version.Placement;
 
@@ -34,7 +35,7 @@ final class Neighbours {
         this.staying = byNote(staying);
     }
 
-    /** Which ornaments of a family grow from which, each pair found once. */
+    /** What grows from what on a family's instruments, each pair of ornaments found once. */
     static final class Growing {
         private final Family family;
         private final Map<String, Map<String, Boolean>> known = new HashMap<>();
@@ -43,7 +44,11 @@ final class Neighbours {
             this.family = family;
         }
 
-        boolean isGrown(Ornament lower, Ornament higher) {
+        boolean isGrown(Stack lower, Stack higher) {
+            return higher.isGrownFrom(lower, this::isGrown);
+        }
+
+        private boolean isGrown(Ornament lower, Ornament higher) {
             return known.computeIfAbsent(lower.id(), key -> new HashMap<>())
                     .computeIfAbsent(higher.id(), key -> higher.isGrownFrom(lower, family));
         }
@@ -124,6 +129,6 @@ final class Neighbours {
         return isSame
                 || (isWithin
                         && light.stack().weight() <= heavy.stack().weight()
-                        && growing.isGrown(light.ornament(), heavy.ornament()));
+                        && growing.isGrown(light.stack(), heavy.stack()));
     }
 }

@@ -218,7 +218,7 @@ public final class Reading {
             Optional<Fit> fit = WhatFits.verdict(scene, placement);
             NoteId at = placement.span().first();
             int hardest = taste.limits().hardest();
-            int difficulty = placement.ornament().manner().difficulty();
+            int difficulty = placement.stack().difficulty();
             int tooFast = fit.map(Fit::facts).map(this::percentTooFast).orElse(0);
             if (tooFast > 0) {
                 remarks.add(new Remark(Kind.TOO_FAST, at, Optional.of(placement), lighter(placement), tooFast));
@@ -252,11 +252,11 @@ public final class Reading {
                                 .first()
                                 .equals(placement.span().first()))
                 .filter(other -> placement
-                        .ornament()
+                        .stack()
                         .isGrownFrom(
-                                other.facts().ornament(), stair.instrument().family()))
+                                other.placement().stack(), stair.instrument().family()))
                 .filter(other -> percentTooFast(other.facts()) == 0
-                        && other.facts().ornament().manner().difficulty()
+                        && other.placement().stack().difficulty()
                                 <= taste.limits().hardest())
                 .max(Comparator.comparingInt(other -> other.placement().stack().weight()))
                 .map(Fit::placement);
@@ -307,8 +307,8 @@ public final class Reading {
                     .map(Fit::placement)
                     .filter(placement ->
                             choices.standing(placement, taste, liking).gain() > 0
-                                    && placement.ornament().manner().stage() <= stage
-                                    && placement.ornament().manner().difficulty()
+                                    && placement.stack().stage() <= stage
+                                    && placement.stack().difficulty()
                                             <= taste.limits().hardest())
                     .max(Comparator.comparingInt(placement ->
                             choices.standing(placement, taste, liking).gain()));

@@ -132,17 +132,16 @@ public record Thinning(Optional<Integer> count, Optional<Tempo> tempo) {
             choices.found(placement.span().first()).stream()
                     .filter(fit -> fit.placement().span().equals(placement.span())
                             && placement
-                                    .ornament()
+                                    .stack()
                                     .isGrownFrom(
-                                            fit.facts().ornament(),
+                                            fit.placement().stack(),
                                             full.playing().instrument().family())
                             && isClean(Optional.of(fit), full))
                     .map(Fit::placement)
                     .forEach(ways::add);
             ways.stream()
                     .filter(each -> !never.contains(each))
-                    .filter(each -> each.ornament().manner().difficulty()
-                            <= taste.limits().hardest())
+                    .filter(each -> each.stack().difficulty() <= taste.limits().hardest())
                     .map(each -> choices.standing(each, taste, liking))
                     .forEach(option -> options.get(option.from()).add(option));
         }

@@ -151,6 +151,9 @@ public record Ornament(
      * @param stage 1 for Leaf to 4 for Wild
      */
     public record Manner(List<String> growsFrom, int weight, int difficulty, int stage) {
+        /** The stage of what is for the fullest version only. */
+        public static final int FULLEST = 4;
+
         public Manner {
             growsFrom = List.copyOf(growsFrom);
         }

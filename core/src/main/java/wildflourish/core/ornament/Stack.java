@@ -7,6 +7,7 @@ import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.function.BiPredicate;
 import wildflourish.core.instrument.Family;
 import wildflourish.core.music.Fraction;
 import wildflourish.core.ornament.Ornament.Place;
@@ -73,6 +74,39 @@ public record Stack(List<Choice> choices) {
         return choices.stream()
                 .mapToInt(choice -> choice.ornament().manner().weight())
                 .sum();
+    }
+
+    /** How hard all of it is together: as hard as the hardest, and half of what each other one is, rounded up. */
+    public int difficulty() {
+        int hardest = 0;
+        int halves = 0;
+        for (Choice each : choices) {
+            int difficulty = each.ornament().manner().difficulty();
+            hardest = Math.max(hardest, difficulty);
+            halves += (difficulty + 1) / 2;
+        }
+        return hardest + halves - (hardest + 1) / 2;
+    }
+
+    /** The lowest stage that it is usual at: several at once are for the fullest. */
+    public int stage() {
+        return choices.size() > 1
+                ? Ornament.Manner.FULLEST
+                : choices.get(0).ornament().manner().stage();
+    }
+
+    /** Whether all of a smaller one is in this one or grows into something that is, on a family's instruments; it does not grow from itself. */
+    public boolean isGrownFrom(Stack smaller, Family family) {
+        return isGrownFrom(smaller, (lower, higher) -> higher.isGrownFrom(lower, family));
+    }
+
+    /** The same, by what is known of which ornaments grow into which; the smaller is asked about first. */
+    public boolean isGrownFrom(Stack smaller, BiPredicate<Ornament, Ornament> growsInto) {
+        return !equals(smaller)
+                && smaller.choices.stream()
+                        .allMatch(choice -> choices.stream()
+                                .anyMatch(own ->
+                                        own.equals(choice) || growsInto.test(choice.ornament(), own.ornament())));
     }
 
     /** The names of two that cannot go together, because both span or both claim the same; empty where all go together. */

@@ -257,7 +257,7 @@ public record Question(Tune tune, Version version, Profile profile, List<String>
         }
         Stack stack = new Stack(
                 List.of(choice(Ornament.of(id, version.playing().instrument().family()))));
-        return WhatFits.spans(scene(), sounding(tune, note).id(), stack).stream()
+        return WhatFits.over(scene(), sounding(tune, note).id(), stack).stream()
                 .map(Verdict::of)
                 .toList();
     }
@@ -273,7 +273,7 @@ public record Question(Tune tune, Version version, Profile profile, List<String>
             if (count.isPresent()) {
                 verdicts.add(about(scene, at, stack, count.get()));
             } else {
-                WhatFits.spans(scene, at, stack).stream().map(Verdict::of).forEach(verdicts::add);
+                WhatFits.over(scene, at, stack).stream().map(Verdict::of).forEach(verdicts::add);
             }
         }
         Layer.Rule.all().forEach(rule -> verdicts.add(about(rule, count.orElse(1))));

@@ -62,7 +62,7 @@ public record WhatFits(List<Fit> fitting, List<Fit> refused) {
 
     /** The verdicts on one ornament over every span that it may have from a note on, the longest first. */
     public static List<Fit> at(Scene scene, NoteId note, Ornament ornament) {
-        return spans(scene, note, Stack.of(ornament));
+        return over(scene, note, Stack.of(ornament));
     }
 
     /** A note in every surrounding in which it is played; none for one that repeats never reach. */
@@ -85,7 +85,7 @@ public record WhatFits(List<Fit> fitting, List<Fit> refused) {
     }
 
     /** The verdicts on a stack over every span that it may have from a note on. */
-    static List<Fit> spans(Scene scene, NoteId note, Stack stack) {
+    public static List<Fit> over(Scene scene, NoteId note, Stack stack) {
         List<Situation> situations = situations(scene, note);
         return situations.isEmpty() ? List.of() : over(situations, stack);
     }
