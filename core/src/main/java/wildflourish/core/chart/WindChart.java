@@ -211,7 +211,7 @@ final class WindChart {
         return Bearing.of(wish.playing(), wish.key(), written, EnumSet.of(Ornament.Kind.ROLL, Ornament.Kind.CRAN))
                 .stream()
                 .filter(bearing -> bearing.refusal().isEmpty())
-                .map(bearing -> bearing.ornament().kind().name().toLowerCase(Locale.ROOT))
+                .map(bearing -> bearing.ornament().kind().word())
                 .distinct()
                 .toList();
     }

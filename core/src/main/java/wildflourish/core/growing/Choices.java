@@ -27,6 +27,7 @@ import wildflourish.core.placing.WhatFits;
 import wildflourish.core.tune.Bar;
 import wildflourish.core.tune.Note;
 import wildflourish.core.tune.NoteId;
+import wildflourish.core.tune.NotePlace;
 import wildflourish.core.tune.Part;
 import wildflourish.core.tune.Tune;
 import wildflourish.core.version.Placement;
@@ -169,16 +170,18 @@ public final class Choices {
     /** The row as it is planned for a wish: what is asked for in its bars, and phrases that return tied as far as they are to be alike. */
     NoteRow asked(Wish wish) {
         Set<Integer> pinned = new HashSet<>();
+        List<Request> requests = new ArrayList<>();
         List<Integer> least =
                 new ArrayList<>(Collections.nCopies(row.barLengths().size(), 0));
         for (Wish.Pin pin : wish.within(tune).pins()) {
-            if (pin.kind() == Wish.Pin.Kind.LEAST) {
-                least.set(tune.placeOf(pin.note()).bar(), pin.count());
-            } else {
-                pinned.add(tune.placeOf(pin.note()).order());
+            NotePlace place = tune.placeOf(pin.note());
+            switch (pin.kind()) {
+                case LEAST -> least.set(place.bar(), pin.count());
+                case PHRASE, PART -> requests.add(Asking.of(tune, pin).request(row.bars(), pin));
+                case NEVER, SOMETHING -> pinned.add(place.order());
             }
         }
-        NoteRow asked = row.asking(least);
+        NoteRow asked = row.asking(least).requesting(requests);
         return wish.isVaried() ? asked.untied() : asked.untiedAt(pinned);
     }
 

@@ -4,12 +4,12 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.Set;
 import java.util.TreeMap;
 import java.util.function.Predicate;
 import wildflourish.core.version.Placement;
 import wildflourish.core.version.Span;
 import wildflourish.core.version.Stair;
+import wildflourish.core.version.Wish;
 
 /**
  * A stair that has been planned.
@@ -17,7 +17,7 @@ import wildflourish.core.version.Stair;
  * @param begun as it was before
  * @param tasks for each planned stage what was asked, its neighbours as they are in the end
  * @param plans for each planned stage the plan; none for a stage that there was no way for
- * @param stuck stages that there was no way for: they have what stands there and below, no more
+ * @param stuck for stages that there was no way for, which have what stands there and below, no more: those pins without any one of which there would be one
  * @param share what the stages are worth at least against the best that there are, from 0 to 1, what the hand does for several together and returns that are varied left aside
  */
 public record Grown(
@@ -25,13 +25,13 @@ public record Grown(
         Stair stair,
         Map<Integer, Task> tasks,
         Map<Integer, Plan> plans,
-        Set<Integer> stuck,
+        Map<Integer, List<Wish.Pin>> stuck,
         double share,
         Choices choices) {
     public Grown {
         tasks = Map.copyOf(tasks);
         plans = Map.copyOf(plans);
-        stuck = Set.copyOf(stuck);
+        stuck = Map.copyOf(stuck);
     }
 
     /** Whether {@link #share} leaves aside what the hand does for several together, as on strings. */

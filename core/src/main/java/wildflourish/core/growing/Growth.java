@@ -23,6 +23,7 @@ import wildflourish.core.tune.Tune;
 import wildflourish.core.version.Placement;
 import wildflourish.core.version.Stair;
 import wildflourish.core.version.Version;
+import wildflourish.core.version.Wish;
 
 /**
  * Plans the stages of a stair one after the other, each on what the one below it has, then each once more between its neighbours until nothing gains. What stands in a planned stage is
@@ -179,7 +180,9 @@ public final class Growth {
                 tasks.put(stage, asking.goal(stage, asking.task(stage, around(stage))));
             }
         }
-        return new Grown(stair, made, tasks, forEach(tasks, this::priced), stuck, share, choices);
+        Map<Integer, List<Wish.Pin>> inTheWay = new TreeMap<>();
+        stuck.forEach(stage -> inTheWay.put(stage, asking.inTheWay(stage, around(stage))));
+        return new Grown(stair, made, tasks, forEach(tasks, this::priced), inTheWay, share, choices);
     }
 
     /** The plan of a stage with its prices between its neighbours as they are in the end. */

@@ -92,7 +92,7 @@ public record Level(
         return load.over() * (more * (more + 1) / 2);
     }
 
-    /** With limits raised by just as much as these need that must stand, what is asked for in bars, and notes that must have something. */
+    /** With limits raised by just as much as these need that must stand, what is asked for in bars and over several, and notes that must have something. */
     Level bearing(NoteRow row, List<Option> standing, List<List<Option>> options) {
         List<Option> kept = new ArrayList<>(standing);
         options.stream()
@@ -108,6 +108,17 @@ public record Level(
         for (int bar = 0; bar < row.least().size(); bar++) {
             thickest = Math.max(
                     thickest, row.least().get(bar) - freeIn(row.barLengths().get(bar), row.semibreve()));
+        }
+        for (Request request : row.requests()) {
+            boolean isInOnePhrase = row.stretches().stream()
+                    .anyMatch(stretch -> stretch.first() <= request.first() && request.last() <= stretch.last());
+            int lightest = options.stream()
+                    .flatMap(List::stream)
+                    .filter(request::asksFor)
+                    .mapToInt(Option::weight)
+                    .min()
+                    .orElse(0);
+            most = Math.max(most, isInOnePhrase ? request.count() * lightest : lightest);
         }
         for (NoteRow.Stretch stretch : row.stretches()) {
             most = Math.max(most, HEAVIEST_ASKED * row.asked(stretch));

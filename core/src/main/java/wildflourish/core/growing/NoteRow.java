@@ -18,6 +18,7 @@ import java.util.Set;
  * @param stretches phrases, one after the other, without gap
  * @param isBlown whether the player needs breath
  * @param least for each bar how many ornaments are asked for, at least
+ * @param requests what is asked for over several bars
  */
 public record NoteRow(
         List<Long> starts,
@@ -26,7 +27,8 @@ public record NoteRow(
         List<Long> barLengths,
         List<Stretch> stretches,
         boolean isBlown,
-        List<Integer> least) {
+        List<Integer> least,
+        List<Request> requests) {
     /**
      * A phrase, or a pickup by itself.
      *
@@ -51,6 +53,7 @@ public record NoteRow(
         barLengths = List.copyOf(barLengths);
         stretches = List.copyOf(stretches);
         least = List.copyOf(least);
+        requests = List.copyOf(requests);
     }
 
     /** With nothing asked for. */
@@ -61,7 +64,15 @@ public record NoteRow(
             List<Long> barLengths,
             List<Stretch> stretches,
             boolean isBlown) {
-        this(starts, crotchet, bars, barLengths, stretches, isBlown, Collections.nCopies(barLengths.size(), 0));
+        this(
+                starts,
+                crotchet,
+                bars,
+                barLengths,
+                stretches,
+                isBlown,
+                Collections.nCopies(barLengths.size(), 0),
+                List.of());
     }
 
     /** How many ornaments are asked for in the bars of a stretch together. */
@@ -73,7 +84,7 @@ public record NoteRow(
     }
 
     private NoteRow with(List<Stretch> others) {
-        return new NoteRow(starts, crotchet, bars, barLengths, others, isBlown, least);
+        return new NoteRow(starts, crotchet, bars, barLengths, others, isBlown, least, requests);
     }
 
     /** With so many ornaments asked for in each bar, at least; what is tied is asked for together. */
@@ -87,7 +98,12 @@ public record NoteRow(
                 }
             }
         }
-        return new NoteRow(starts, crotchet, bars, barLengths, stretches, isBlown, together);
+        return new NoteRow(starts, crotchet, bars, barLengths, stretches, isBlown, together, requests);
+    }
+
+    /** With so much asked for over several bars. */
+    NoteRow requesting(List<Request> asked) {
+        return new NoteRow(starts, crotchet, bars, barLengths, stretches, isBlown, least, asked);
     }
 
     /** With phrases tied only up to notes that are pinned in one of a family and not in all. */
@@ -193,7 +209,7 @@ public record NoteRow(
 
     /** For somebody who needs no breath. */
     NoteRow withoutBreath() {
-        return new NoteRow(starts, crotchet, bars, barLengths, stretches, false, least);
+        return new NoteRow(starts, crotchet, bars, barLengths, stretches, false, least, requests);
     }
 
     /** With phrases that return free to be dressed otherwise. */

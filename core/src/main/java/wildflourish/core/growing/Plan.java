@@ -21,6 +21,13 @@ public record Plan(List<Option> chosen, int worth, Map<Option, Integer> through)
         through = Map.copyOf(through);
     }
 
+    /** Worths of other plans, none of them more than its own. */
+    Map<Option, Integer> atMost(Map<Option, Integer> others) {
+        Map<Option, Integer> most = new HashMap<>(others);
+        most.replaceAll((option, other) -> Math.min(worth, other));
+        return most;
+    }
+
     /** What it would lose by having an option; empty where that is more than is worked out. */
     public Optional<Integer> priceOf(Option option) {
         return Optional.ofNullable(through.get(option)).map(other -> worth - other);

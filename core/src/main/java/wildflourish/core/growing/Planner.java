@@ -11,7 +11,7 @@ import java.util.Optional;
 import java.util.TreeMap;
 
 /**
- * Finds the best plan of one stage and, where asked, the worth of the best plan through every option, exactly, in one pass forward and one back. Phrases of one family go together through
+ * Finds the best plan of one stage, but for what is asked for over several bars ({@link Branching}), and, where asked, the worth of the best plan through every option, exactly, in one pass forward and one back. Phrases of one family go together through
  * their common beginning (the trunk), each by itself through the rest (its tail); what neighbours see of each other is settled over a chain of phrases.
  */
 final class Planner {
@@ -61,7 +61,12 @@ final class Planner {
 
     /** The best plan, with the worth of the best one through every option. */
     static Optional<Plan> priced(NoteRow row, Level level, List<List<Option>> options) {
-        return new Planner(row, level, options, Plan.MOST_PRICE).plan(true);
+        return priced(row, level, options, Plan.MOST_PRICE);
+    }
+
+    /** The same, exact down to so many points below the best plan. */
+    static Optional<Plan> priced(NoteRow row, Level level, List<List<Option>> options, int below) {
+        return new Planner(row, level, options, below).plan(true);
     }
 
     /** For each note what can be chosen, as steps; what goes beyond a boundary is left out. */

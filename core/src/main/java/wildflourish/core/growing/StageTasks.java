@@ -17,6 +17,7 @@ import wildflourish.core.tune.NoteId;
 import wildflourish.core.tune.Tune;
 import wildflourish.core.version.Placement;
 import wildflourish.core.version.Stair;
+import wildflourish.core.version.Version;
 import wildflourish.core.version.Wish;
 
 /** What is asked of each stage of a stair, beside what stands below and above it. */
@@ -124,6 +125,24 @@ final class StageTasks {
         Level level = taste.level()
                 .bearing(row, Stream.concat(kept.stream(), under.stream()).toList(), options);
         return new Task(row, level, options, choices.hand());
+    }
+
+    /** Those of a stage's pins that ask for something and without any one of which there is a way. */
+    List<Wish.Pin> inTheWay(int stage, Around around) {
+        Version version = stair.at(stage);
+        Around below = new Around(around.below(), Optional.empty());
+        return wish(stage).within(tune).pins().stream()
+                .filter(pin -> pin.kind() != Wish.Pin.Kind.NEVER)
+                .filter(pin -> {
+                    Wish lifted = wish(stage).lifting(pin);
+                    Stair without =
+                            stair.with(stage, version.with(version.label().wishing(lifted)));
+                    return new StageTasks(tune, without, profile, choices)
+                            .task(stage, below)
+                            .best()
+                            .isPresent();
+                })
+                .toList();
     }
 
     /** What may be chosen, with what it stands for; a plain note for nothing. */

@@ -1,6 +1,5 @@
 package wildflourish.core.growing;
 
-import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -71,12 +70,20 @@ public record Task(NoteRow row, Level level, List<List<Option>> options, Optiona
 
     /** The best plan by what each option asks of the hand alone, without prices; empty where there is no way through. */
     public Optional<Plan> best() {
-        return Planner.best(planned(), level, options);
+        return row.requests().isEmpty()
+                ? Planner.best(planned(), level, options)
+                : new Branching(planned(), level).best(options);
     }
 
-    /** The same with the worth of the best plan through every option; empty where there is no way through. */
+    /** The same with the worth of the best plan through every option, at most where something is asked for over several bars; empty where there is no way through. */
     public Optional<Plan> priced() {
-        return Planner.priced(planned(), level, options);
+        NoteRow planned = planned();
+        Optional<Plan> free = Planner.priced(planned, level, options);
+        return row.requests().isEmpty()
+                ? free
+                : free.flatMap(prices -> new Branching(planned, level)
+                        .best(options)
+                        .map(plan -> new Plan(plan.chosen(), plan.worth(), plan.atMost(prices.through()))));
     }
 
     /** The row with as many returns tied as can be planned together. */
@@ -86,22 +93,28 @@ public record Task(NoteRow row, Level level, List<List<Option>> options, Optiona
 
     /** With an option that must be taken. */
     public Task forcing(Option forced) {
-        List<List<Option>> left = new ArrayList<>();
-        for (List<Option> here : options) {
-            left.add(here.stream()
-                    .filter(option -> option.equals(forced) || !option.overlaps(forced))
-                    .toList());
-        }
-        return new Task(row, level, left, hand);
+        return new Task(
+                row,
+                level,
+                options.stream()
+                        .map(here -> here.stream()
+                                .filter(option -> option.equals(forced) || !option.overlaps(forced))
+                                .toList())
+                        .toList(),
+                hand);
     }
 
     /** Without an option; returns that are tied to it lose it too. */
     public Task forbidding(Option forbidden) {
-        List<List<Option>> left = new ArrayList<>();
-        for (List<Option> here : options) {
-            left.add(here.stream().filter(option -> !option.equals(forbidden)).toList());
-        }
-        return new Task(row, level, left, hand);
+        return new Task(
+                row,
+                level,
+                options.stream()
+                        .map(here -> here.stream()
+                                .filter(option -> !option.equals(forbidden))
+                                .toList())
+                        .toList(),
+                hand);
     }
 
     /** What a plan is worth, point by point. */

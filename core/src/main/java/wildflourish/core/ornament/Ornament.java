@@ -1,6 +1,7 @@
 package wildflourish.core.ornament;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.EnumMap;
 import java.util.EnumSet;
 import java.util.HashSet;
@@ -54,7 +55,21 @@ public record Ornament(
         DOUBLE_STOP,
         FILL,
         ARTICULATION,
-        REST
+        REST;
+
+        /** As it stands in tables and files. */
+        public String word() {
+            return name().toLowerCase(Locale.ROOT).replace('_', '-');
+        }
+
+        /** The kind of a word. Throws IllegalArgumentException, naming those there are, for any other. */
+        public static Kind parse(String word) {
+            return Arrays.stream(values())
+                    .filter(kind -> kind.word().equals(word))
+                    .findFirst()
+                    .orElseThrow(() -> new IllegalArgumentException("“" + word + "” is no kind of ornament; there are "
+                            + Arrays.stream(values()).map(Kind::word).collect(Collectors.joining(", "))));
+        }
     }
 
     /** What an ornament dresses: its whole span, or the first or the last part of whatever stands there. */
@@ -347,9 +362,7 @@ public record Ornament(
         return new Ornament(
                 row.text("id"),
                 row.text("name"),
-                row.read(
-                        "kind",
-                        word -> Kind.valueOf(word.toUpperCase(Locale.ROOT).replace('-', '_'))),
+                row.read("kind", Kind::parse),
                 row.words("instruments").stream().map(word -> maker(row, word)).toList(),
                 new Form(
                         row.read("place", word -> Place.valueOf(word.toUpperCase(Locale.ROOT))),

@@ -1,7 +1,6 @@
 package wildflourish.core.recognition;
 
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
@@ -29,7 +28,7 @@ record WrittenSign(String decoration, String words, List<String> written, Set<Or
                 row.text("words"),
                 row.words("written"),
                 row.words("kinds").stream()
-                        .map(word -> Ornament.Kind.valueOf(word.toUpperCase(Locale.ROOT)))
+                        .map(word -> row.read("kinds", cell -> Ornament.Kind.parse(word)))
                         .collect(Collectors.toSet()));
     }
 

@@ -3,10 +3,12 @@ package wildflourish.core.version;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
 import java.util.TreeSet;
 import java.util.stream.Stream;
+import wildflourish.core.ornament.Ornament;
 import wildflourish.core.tune.NoteId;
 import wildflourish.core.tune.Tune;
 
@@ -31,8 +33,8 @@ public record Wish(
     public static final Wish USUAL = new Wish("", Map.of(), false, false, Set.of(), List.of());
 
     public static final int MOST = 2;
-    /** No more is asked for in a bar. */
-    public static final int MOST_IN_BAR = 4;
+    /** No more is asked for in a bar, a phrase or a part. */
+    public static final int MOST_ASKED = 4;
 
     /** What may be more or less. */
     public enum Degree {
@@ -53,7 +55,7 @@ public record Wish(
     /**
      * What is to be, or not to be, at a note.
      *
-     * @param option what is never planned there, as in the file; empty for anything, and for what is asked for
+     * @param option what is never planned there, as in the file, or the {@link Ornament.Kind#word kind} that is asked for; empty for anything
      * @param count how many ornaments are asked for; 0 where none is
      */
     public record Pin(Kind kind, NoteId note, String option, int count) {
@@ -64,7 +66,16 @@ public record Wish(
             /** Something stands there. */
             SOMETHING,
             /** So many stand in its bar, at least. */
-            LEAST;
+            LEAST,
+            /** So many stand in its phrase, at least. */
+            PHRASE,
+            /** So many stand in its part, at least. */
+            PART;
+
+            /** Whether it is for more than its note. */
+            public boolean isWide() {
+                return this == LEAST || this == PHRASE || this == PART;
+            }
 
             public String word() {
                 return name().toLowerCase(Locale.ROOT);
@@ -84,6 +95,26 @@ public record Wish(
         /** So many stand in the bar of a note, at least. */
         public static Pin least(NoteId note, int count) {
             return new Pin(Kind.LEAST, note, "", count);
+        }
+
+        /**
+         * So many stand in the phrase or the part of a note, at least.
+         *
+         * @param kind {@link Kind#PHRASE} or {@link Kind#PART}
+         * @param of the kind of ornament; empty for any
+         */
+        public static Pin among(Kind kind, NoteId note, Optional<Ornament.Kind> of, int count) {
+            return new Pin(kind, note, of.map(Ornament.Kind::word).orElse(""), count);
+        }
+
+        /** The kind of ornament that is asked for; empty for any. */
+        public Optional<Ornament.Kind> asked() {
+            return kind.isWide() && !option.isEmpty() ? Optional.of(Ornament.Kind.parse(option)) : Optional.empty();
+        }
+
+        /** Whether it asks for the same as another, but for how many. */
+        private boolean isLike(Pin other) {
+            return kind == other.kind && note.equals(other.note) && option.equals(other.option);
         }
     }
 
@@ -151,7 +182,7 @@ public record Wish(
                         Stream.concat(pins.stream(), Stream.of(pin)).toList());
     }
 
-    /** With at least so many in the bar of a note, in place of what was asked for that bar; none for 0, and no more than {@link #MOST_IN_BAR}. */
+    /** With at least so many in the bar of a note, in place of what was asked for that bar; none for 0, and no more than {@link #MOST_ASKED}. */
     public Wish withLeast(Tune tune, NoteId note, int count) {
         int bar = tune.placeOf(note).bar();
         List<Pin> others = pins.stream()
@@ -160,7 +191,34 @@ public record Wish(
                         || tune.placeOf(pin.note()).bar() != bar)
                 .toList();
         Wish without = new Wish(taste, degrees, isVaried, isConcert, never, others);
-        return count <= 0 ? without : without.with(Pin.least(note, Math.min(MOST_IN_BAR, count)));
+        return count <= 0 ? without : without.with(Pin.least(note, Math.min(MOST_ASKED, count)));
+    }
+
+    /** With at least so many in a phrase or a part, in place of as many of that kind as were asked for there; none for a count of 0, and no more than {@link #MOST_ASKED}. */
+    public Wish asking(Pin asked) {
+        Wish without = lifting(asked);
+        int count = Math.min(MOST_ASKED, asked.count());
+        return count <= 0 ? without : without.with(new Pin(asked.kind(), asked.note(), asked.option(), count));
+    }
+
+    /** Without what a pin asks for, however many that are. */
+    public Wish lifting(Pin lifted) {
+        return new Wish(
+                taste,
+                degrees,
+                isVaried,
+                isConcert,
+                never,
+                pins.stream().filter(pin -> !pin.isLike(lifted)).toList());
+    }
+
+    /** How many are asked for as a pin asks for them; 0 where none is. */
+    public int asked(Pin like) {
+        return pins.stream()
+                .filter(pin -> pin.isLike(like))
+                .mapToInt(Pin::count)
+                .max()
+                .orElse(0);
     }
 
     /** How many are asked for in a bar, at least; 0 where none is. */
@@ -174,7 +232,7 @@ public record Wish(
                 .orElse(0);
     }
 
-    /** Without what is asked for and refused at a note; what is asked for in its bar stays. */
+    /** Without what is asked for and refused at a note; what is asked for in its bar, its phrase and its part stays. */
     public Wish without(NoteId note) {
         return new Wish(
                 taste,
@@ -183,8 +241,7 @@ public record Wish(
                 isConcert,
                 never,
                 pins.stream()
-                        .filter(pin ->
-                                pin.kind() == Pin.Kind.LEAST || !pin.note().equals(note))
+                        .filter(pin -> pin.kind().isWide() || !pin.note().equals(note))
                         .toList());
     }
 

@@ -6,13 +6,16 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import wildflourish.core.growing.Asking;
 import wildflourish.core.growing.Choices;
 import wildflourish.core.growing.Ledger;
 import wildflourish.core.growing.Option;
 import wildflourish.core.growing.Plan;
 import wildflourish.core.growing.WhyNot;
+import wildflourish.core.ornament.Ornament;
 import wildflourish.core.tune.Tune;
 import wildflourish.core.version.Placement;
+import wildflourish.core.version.Wish;
 
 /** Plans, their prices and their reasons in words. */
 public final class GrowthWords {
@@ -109,6 +112,29 @@ public final class GrowthWords {
             case HAND -> "more for the hand than each by itself, in the phrase at bar " + bar;
             case BREATH -> "nowhere to breathe around bar " + bar;
         };
+    }
+
+    /** That there is no way for a stage: {@code pins}, without any one of which there would be one, are named. */
+    public static String stuck(Tune tune, List<Wish.Pin> pins) {
+        String named =
+                String.join("; or ", pins.stream().map(pin -> asked(tune, pin)).toList());
+        return pins.isEmpty()
+                ? "There is no way round what stands here and what is asked for: take a pin away, or allow more."
+                : "There is no way to have " + named + ". Take that pin away, or allow more.";
+    }
+
+    /** What a pin asks for at its note, or in its bar, phrase or part: {@code part A: rolls, at least 1}. */
+    public static String asked(Tune tune, Wish.Pin pin) {
+        if (!pin.kind().isWide()) {
+            return Words.place(tune, tune.note(pin.note())) + ": something";
+        }
+        String what = pin.asked().map(GrowthWords::kind).orElse("anything");
+        return Asking.of(tune, pin).name() + ": " + what + ", at least " + pin.count();
+    }
+
+    /** A kind of ornament within a sentence. */
+    public static String kind(Ornament.Kind kind) {
+        return Words.name(kind).toLowerCase(Locale.ROOT);
     }
 
     /** How near stages come to the best there are, what they are worth against that being told from 0 to 1: {@code within 2 % of the best there is}. */

@@ -21,7 +21,13 @@ class PlannerTest {
     /** A problem. */
     private record Problem(NoteRow row, Level level, List<List<Option>> options) {
         Optional<Plan> best() {
-            return Planner.priced(row, level, options);
+            return row.requests().isEmpty()
+                    ? Planner.priced(row, level, options)
+                    : new Branching(row, level).best(options);
+        }
+
+        Problem requesting(List<Request> requests) {
+            return new Problem(row.requesting(requests), level, options);
         }
     }
 
@@ -40,7 +46,7 @@ class PlannerTest {
         private void go(int note, List<Option> way) {
             if (note == problem.row().notes()) {
                 Optional<Integer> worth = worth(problem, way);
-                if (worth.isPresent()) {
+                if (worth.isPresent() && problem.row().requests().stream().allMatch(request -> request.isMet(way))) {
                     best = Math.max(best, worth.get());
                     plans.put(Set.copyOf(way), worth.get());
                     way.forEach(option -> through.merge(option, worth.get(), Math::max));
@@ -294,6 +300,53 @@ class PlannerTest {
         }
         assertThat(met).isGreaterThan(100);
         assertThat(tied).isGreaterThan(40);
+    }
+
+    /** Over bars, phrases and the whole row, of one technique or any, one thing asked for or two. */
+    @Test
+    void whatIsAskedForOverSeveralBarsIsThereAndEveryPriceBesideItIsThatOfTryingEverything() {
+        int met = 0;
+        int bound = 0;
+        for (int seed = 0; seed < Rounds.of(400, 4000); seed++) {
+            Problem free = random(new Random(seed));
+            Random random = new Random(seed + 77_000L);
+            List<Request> requests = new ArrayList<>();
+            for (int i = random.nextInt(2); i >= 0; i--) {
+                int first = random.nextInt(free.row().notes() / 2);
+                int last = first + 2 + random.nextInt(free.row().notes() - first - 1);
+                requests.add(new Request(
+                        first, Math.min(last, free.row().notes()), random.nextInt(4) - 1, 1 + random.nextInt(2)));
+            }
+            Problem problem = free.requesting(requests);
+            Everything all = new Everything(problem);
+            Optional<Plan> plan = problem.best();
+            assertThat(plan.isPresent()).as("seed %s", seed).isEqualTo(all.best != Integer.MIN_VALUE);
+            if (plan.isEmpty()) {
+                continue;
+            }
+            met++;
+            bound += free.best().orElseThrow().worth() > all.best ? 1 : 0;
+            assertThat(plan.get().worth()).as("seed %s", seed).isEqualTo(all.best);
+            for (Map.Entry<Option, Integer> each : all.through.entrySet()) {
+                List<List<Option>> forced = new Task(problem.row(), problem.level(), problem.options())
+                        .forcing(each.getKey())
+                        .options();
+                assertThat(new Problem(problem.row(), problem.level(), forced)
+                                .best()
+                                .orElseThrow()
+                                .worth())
+                        .as("seed %s, %s", seed, each.getKey())
+                        .isEqualTo(each.getValue());
+            }
+            assertThat(worth(problem, whole(problem, plan.get())))
+                    .as("seed %s", seed)
+                    .contains(all.best);
+            assertThat(requests)
+                    .as("seed %s", seed)
+                    .allMatch(request -> request.isMet(plan.get().chosen()));
+        }
+        assertThat(met).isGreaterThan(100);
+        assertThat(bound).as("where the request makes a difference").isGreaterThan(50);
     }
 
     /** What costs more than the prices that are exact, or what does not. */

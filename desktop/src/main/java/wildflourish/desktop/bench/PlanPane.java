@@ -74,6 +74,7 @@ final class PlanPane extends VBox {
             "Whether it is for playing with others or for listeners",
             index -> wishOfAll(wish -> wish.forConcert(index == 1), index == 1 ? "For a concert" : "For a session"));
     private final MenuButton kinds = new MenuButton("Kinds");
+    private final AskedMenu askedFor;
     private final Label told = new Label();
     private final ListView<Placement> list = new ListView<>();
     private final Label why = new Label();
@@ -87,6 +88,7 @@ final class PlanPane extends VBox {
         this.tools = tools;
         this.desk = tools.desk();
         this.propose = propose;
+        this.askedFor = new AskedMenu(desk);
         this.planned = new Planned(tools, fitting, this::show);
         setId("plan-pane");
         getStyleClass().add("side");
@@ -170,7 +172,8 @@ final class PlanPane extends VBox {
         knobs.addRow(2, new Label("On beats"), degrees.get(2), new Label("Returns"), returns);
         knobs.addRow(3, new Label("Rises"), degrees.get(3), new Label("For a"), occasion);
         knobs.addRow(4, new Label("Kinds"), kinds);
-        for (Region wide : List.of(taste, kinds)) {
+        knobs.addRow(5, new Label("Asked for"), askedFor);
+        for (Region wide : List.of(taste, kinds, askedFor)) {
             GridPane.setColumnSpan(wide, 3);
         }
         asked().forEach(each -> each.setMaxWidth(Double.MAX_VALUE));
@@ -178,7 +181,7 @@ final class PlanPane extends VBox {
     }
 
     private List<Region> asked() {
-        List<Region> asked = new ArrayList<>(List.of(taste, returns, occasion, kinds));
+        List<Region> asked = new ArrayList<>(List.of(taste, returns, occasion, kinds, askedFor));
         asked.addAll(degrees);
         return asked;
     }
@@ -282,6 +285,7 @@ final class PlanPane extends VBox {
         kinds.getItems().clear();
         version.ifPresent(of -> {
             Liking liking = liking(tastes(seen.orElseThrow()), of);
+            askedFor.show(seen.orElseThrow(), of, liking);
             Ornament.of(of.playing().instrument().family()).stream()
                     .filter(ornament -> liking.likes().containsKey(ornament.id())
                             || wish.never().contains(ornament.id()))
@@ -336,8 +340,9 @@ final class PlanPane extends VBox {
         if (!planned.isOn()) {
             return "A plan is shown in pale signs. Nothing is placed until you take it.";
         }
-        if (planned.isStuck(stage)) {
-            return "There is no way round what stands here and what is asked for: take a pin away, or allow more.";
+        Optional<List<Wish.Pin>> stuck = planned.stuck(stage);
+        if (stuck.isPresent()) {
+            return GrowthWords.stuck(tune(), stuck.get());
         }
         return proposed.isEmpty()
                 ? "Nothing more is proposed for this stage."

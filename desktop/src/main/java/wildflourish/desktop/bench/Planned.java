@@ -14,6 +14,7 @@ import wildflourish.core.tune.Tune;
 import wildflourish.core.version.Placement;
 import wildflourish.core.version.Span;
 import wildflourish.core.version.Stair;
+import wildflourish.core.version.Wish;
 import wildflourish.core.words.GrowthWords;
 import wildflourish.desktop.desk.Sight;
 import wildflourish.desktop.room.Tools;
@@ -125,8 +126,9 @@ final class Planned {
         return grown.map(plan -> plan.proposed(stage)).orElse(List.of());
     }
 
-    boolean isStuck(int stage) {
-        return grown.filter(plan -> plan.stuck().contains(stage)).isPresent();
+    /** The pins that leave no way for a stage, none where those are not known; empty where there is a way. */
+    Optional<List<Wish.Pin>> stuck(int stage) {
+        return grown.flatMap(plan -> Optional.ofNullable(plan.stuck().get(stage)));
     }
 
     /** In words how near the planned stages come to the best there are. */

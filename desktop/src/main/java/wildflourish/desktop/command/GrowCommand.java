@@ -3,7 +3,6 @@ package wildflourish.desktop.command;
 import java.io.IOException;
 import java.nio.file.Path;
 import java.util.ArrayList;
-import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -17,15 +16,11 @@ import picocli.CommandLine.Parameters;
 import picocli.CommandLine.Spec;
 import wildflourish.core.growing.Grown;
 import wildflourish.core.growing.Growth;
-import wildflourish.core.growing.Liking;
-import wildflourish.core.instrument.Family;
 import wildflourish.core.instrument.Instrument;
-import wildflourish.core.ornament.Ornament;
 import wildflourish.core.ornament.Profile;
 import wildflourish.core.version.Lesson;
 import wildflourish.core.version.Stair;
 import wildflourish.core.version.Version;
-import wildflourish.core.version.Wish;
 import wildflourish.core.words.GrowthWords;
 
 @Command(
@@ -66,23 +61,8 @@ final class GrowCommand implements Callable<Integer> {
     @Option(names = "--out", description = "writes the tunes with their grown stairs to this new tunebook")
     private Optional<Path> out = Optional.empty();
 
-    @Option(names = "--taste", paramLabel = "T", description = "a school of taste, for example rolls-and-cuts")
-    private Optional<String> taste = Optional.empty();
-
-    @Option(
-            names = "--wish",
-            paramLabel = "W=N",
-            description = "full, daring, beat or rise, from -2 for far less to 2 for far more; as often as wished")
-    private Map<String, Integer> degrees = new TreeMap<>();
-
-    @Option(names = "--varied", description = "a phrase that comes back is dressed otherwise than the first time")
-    private boolean isVaried;
-
-    @Option(names = "--concert", description = "for listeners and not for a session")
-    private boolean isForConcert;
-
-    @Option(names = "--never", split = ",", paramLabel = "O", description = "ornaments that are not planned")
-    private List<String> never = new ArrayList<>();
+    @Mixin
+    private WishChoice wishes = new WishChoice();
 
     @Option(
             names = "--near",
@@ -111,12 +91,17 @@ final class GrowCommand implements Callable<Integer> {
         List<Map<String, Object>> rows = new ArrayList<>();
         List<Lesson> made = new ArrayList<>();
         for (Lesson lesson : BookFile.lessons(file, choice, spec.commandLine().getErr())) {
-            Stair begun = wished(begun(lesson, asked));
+            Stair begun = wishes.wished(lesson.tune(), begun(lesson, asked));
             int lowest = foot(begun) + 1;
             Stair from = isFresh ? Growth.cleared(begun, lowest) : begun;
             Grown planned =
                     Growth.planned(lesson.tune(), from, lowest, profile, Growth.choices(lesson.tune(), from, profile));
             Stair grown = planned.stair();
+            new TreeMap<>(planned.stuck())
+                    .forEach((stage, pins) -> spec.commandLine()
+                            .getErr()
+                            .println(lesson.tune().title() + ", "
+                                    + grown.at(stage).name() + ": " + GrowthWords.stuck(lesson.tune(), pins)));
             if (isNearAsked) {
                 double share = Growth.near(lesson.tune(), planned, profile, reached -> {});
                 spec.commandLine()
@@ -138,40 +123,6 @@ final class GrowCommand implements Callable<Integer> {
             Listing.print(spec.commandLine().getOut(), rows, Listing.Format.valueOf(format.name()), LEGEND);
         }
         return Flourish.DONE;
-    }
-
-    /** A stair with what is wished for in every stage above the foot; what the book wishes stays where nothing is said. */
-    private Stair wished(Stair stair) {
-        Stair wished = stair;
-        for (int stage = 1; stage < stair.stages().size(); stage++) {
-            Version version = stair.at(stage);
-            wished = wished.with(stage, version.with(version.label().wishing(wish(version))));
-        }
-        return wished;
-    }
-
-    private Wish wish(Version version) {
-        Family family = version.playing().instrument().family();
-        Wish wish = version.label().wish();
-        if (taste.isPresent()) {
-            wish = wish.withTaste(
-                    Asked.found(taste.get(), id -> Liking.of(family, id)).id());
-        }
-        for (Map.Entry<String, Integer> each : degrees.entrySet()) {
-            boolean isPossible = Math.abs(each.getValue()) <= Wish.MOST;
-            Wish.Degree degree = Arrays.stream(Wish.Degree.values())
-                    .filter(one -> one.word().equals(each.getKey()) && isPossible)
-                    .findFirst()
-                    .orElseThrow(() -> new UsageException("--wish " + each.getKey() + "=" + each.getValue()
-                            + " is not known; write full, daring, beat or rise with a number from -2 to 2"));
-            wish = wish.with(degree, each.getValue());
-        }
-        for (String each : never) {
-            wish = wish.withNever(
-                    Asked.found(each, id -> Ornament.of(id, family)).id(), true);
-        }
-        wish = isForConcert ? wish.forConcert(true) : wish;
-        return isVaried ? wish.varied(true) : wish;
     }
 
     private Stair begun(Lesson lesson, Instrument asked) {

@@ -130,7 +130,7 @@ final class OrnamentsCommand implements Callable<Integer> {
         row.put("ornament", ornament.id());
         row.put("name", ornament.name());
         row.put("family", maker.family().word());
-        row.put("kind", ornament.kind().name().toLowerCase(Locale.ROOT));
+        row.put("kind", ornament.kind().word());
         row.put("stage", Stair.USUAL_NAMES.get(ornament.manner().stage()));
         row.put("weight", ornament.manner().weight());
         row.put("difficulty", ornament.manner().difficulty());

@@ -4,7 +4,9 @@ import java.util.Optional;
 import java.util.function.Function;
 import java.util.function.UnaryOperator;
 import wildflourish.core.form.Phrasing;
+import wildflourish.core.growing.Asking;
 import wildflourish.core.growing.Reading;
+import wildflourish.core.ornament.Ornament;
 import wildflourish.core.tune.NoteId;
 import wildflourish.core.tune.Tune;
 import wildflourish.core.version.Deed;
@@ -12,6 +14,7 @@ import wildflourish.core.version.Placement;
 import wildflourish.core.version.Stair;
 import wildflourish.core.version.Version;
 import wildflourish.core.version.Wish;
+import wildflourish.core.words.GrowthWords;
 import wildflourish.core.words.ReadingWords;
 import wildflourish.core.words.Words;
 
@@ -85,11 +88,34 @@ public final class Planning {
         Wish now = here.sight().version().get().label().wish();
         int bar = tune.get().placeOf(note.get()).bar();
         int notes = tune.get().bars().get(bar).notes().size();
-        int more = Math.min(Math.min(Wish.MOST_IN_BAR, notes), now.leastIn(tune.get(), bar) + 1);
+        int more = Math.min(Math.min(Wish.MOST_ASKED, notes), now.leastIn(tune.get(), bar) + 1);
         return wish(
                 here,
                 wish -> wish.withLeast(tune.get(), note.get(), more),
                 "Plans put at least " + more + " into this bar");
+    }
+
+    /** One ornament of a kind more than so far is to stand in the phrase or the part of the chosen note, at least; any ornament where the kind is empty. */
+    public static Outcome askAmong(Here here, Wish.Pin.Kind reach, Optional<Ornament.Kind> kind) {
+        Optional<Tune> tune = here.sight().tune();
+        Optional<NoteId> note = here.sight().note();
+        if (tune.isEmpty() || note.isEmpty() || here.sight().version().isEmpty()) {
+            return Outcome.nothing().saying("Choose a note first: what is asked for is for its phrase or part.");
+        }
+        Wish now = here.sight().version().get().label().wish();
+        Wish.Pin one = Asking.pin(tune.get(), reach, note.get(), kind, 1);
+        int more = Math.min(Wish.MOST_ASKED, now.asked(one) + 1);
+        Wish.Pin asked = Asking.pin(tune.get(), reach, note.get(), kind, more);
+        return wish(here, wish -> wish.asking(asked), "Asked for in " + GrowthWords.asked(tune.get(), asked));
+    }
+
+    /** Plans go by a pin no more that is for a bar, a phrase or a part. */
+    public static Outcome lift(Here here, Wish.Pin pin) {
+        return here.sight()
+                .tune()
+                .map(tune ->
+                        wish(here, wish -> wish.lifting(pin), "No longer asked for in " + GrowthWords.asked(tune, pin)))
+                .orElse(Outcome.nothing());
     }
 
     /** Nothing is to stand where the phrase of the chosen note is heard for the first time; where it comes again it may. */

@@ -226,6 +226,36 @@ class StairCommandsTest extends CommandLineTest {
         assertThat(run("grow", book, "--tune", "2", "--instrument", "whistle-d", "--wish", "loud=1"))
                 .isEqualTo(2);
         assertThat(err.toString()).contains("write full, daring, beat or rise");
+        assertThat(run(
+                        "grow",
+                        book,
+                        "--tune",
+                        "2",
+                        "--instrument",
+                        "whistle-d",
+                        "--ask",
+                        "Bud:A2=2xslide",
+                        "--ask",
+                        "Leaf:B=roll",
+                        "--format",
+                        "abc"))
+                .isZero();
+        assertThat(out.toString())
+                .containsPattern("%%flourish-wish \\d+ phrase=2 of=slide")
+                .contains("slide-in");
+        assertThat(err.toString()).contains("Leaf: There is no way to have part B: rolls, at least 1.");
+        assertThat(run("grow", book, "--tune", "2", "--instrument", "whistle-d", "--ask", "A=9"))
+                .isEqualTo(2);
+        assertThat(err.toString()).contains("write for example A=roll");
+        assertThat(run("grow", book, "--tune", "2", "--instrument", "whistle-d", "--ask", "Z=roll"))
+                .isEqualTo(2);
+        assertThat(err.toString()).contains("there is no phrase or part “Z”; there are A, B, A1");
+        assertThat(run("grow", book, "--tune", "2", "--instrument", "whistle-d", "--ask", "Top:A=roll"))
+                .isEqualTo(2);
+        assertThat(err.toString()).contains("no stage “Top” is planned; there are Leaf");
+        assertThat(run("grow", book, "--tune", "2", "--instrument", "whistle-d", "--ask", "A=trumpet"))
+                .isEqualTo(2);
+        assertThat(err.toString()).contains("“trumpet” is no kind of ornament; there are flick, roll");
         Path thin = folder.resolve("thin.abc");
         assertThat(run(
                         "thin",

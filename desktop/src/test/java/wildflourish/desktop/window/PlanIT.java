@@ -8,6 +8,7 @@ import javafx.scene.control.CheckBox;
 import javafx.scene.control.CheckMenuItem;
 import javafx.scene.control.Label;
 import javafx.scene.control.ListView;
+import javafx.scene.control.Menu;
 import javafx.scene.control.MenuButton;
 import javafx.scene.input.KeyCode;
 import javafx.scene.layout.VBox;
@@ -158,6 +159,48 @@ class PlanIT extends WindowTest {
         assertThat(stair().at(1).label().wish().pins())
                 .as("wishes are undone too")
                 .hasSize(1);
+    }
+
+    /** What is asked for in a phrase or a part is asked for and lifted in one menu, and named where there is no way to have it. */
+    @Test
+    void aPhraseAndAPartAreAskedForMore() throws Exception {
+        plan();
+        press(KeyCode.RIGHT);
+        press(KeyCode.RIGHT);
+        choose("ask-phrase", "ask-phrase-anything");
+        assertThat(said()).contains("Asked for in phrase A1: anything, at least 1");
+        choose("ask-phrase", "ask-phrase-anything");
+        assertThat(find("#wish-asked", MenuButton.class).getText()).isEqualTo("phrase A1: anything, at least 2");
+        choose("ask-part", "ask-part-roll");
+        await("there is no way", () -> told().contains("There is no way to have part A: rolls, at least 1"));
+        Wish.Pin pin = stair().at(1).label().wish().pins().get(1);
+        inWindow(() -> {
+            find("#wish-asked", MenuButton.class).getItems().stream()
+                    .filter(item -> item.getText().equals("Lift: part A: rolls, at least 1"))
+                    .findFirst()
+                    .orElseThrow()
+                    .getOnAction()
+                    .handle(null);
+            return true;
+        });
+        assertThat(stair().at(1).label().wish().pins()).hasSize(1).doesNotContain(pin);
+        await("something is proposed again", () -> !proposals().getItems().isEmpty());
+    }
+
+    private void choose(String menu, String item) throws Exception {
+        inWindow(() -> {
+            Menu within = (Menu) find("#wish-asked", MenuButton.class).getItems().stream()
+                    .filter(each -> menu.equals(each.getId()))
+                    .findFirst()
+                    .orElseThrow();
+            within.getItems().stream()
+                    .filter(each -> item.equals(each.getId()))
+                    .findFirst()
+                    .orElseThrow()
+                    .getOnAction()
+                    .handle(null);
+            return true;
+        });
     }
 
     /** How soon the stair rises and what it is for is of all its stages; bars that ask for more and what is kept for later are pins. */

@@ -4,8 +4,10 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
+import wildflourish.core.ornament.Ornament;
 import wildflourish.core.tune.NoteId;
 import wildflourish.core.tune.Tune;
 import wildflourish.core.version.Wish;
@@ -21,10 +23,13 @@ final class WishLines {
     private static final String CONCERT = "concert";
     private static final String SOMETHING = "something";
     private static final String LEAST = "least";
+    private static final String PHRASE = "phrase";
+    private static final String PART = "part";
     private static final String ANYTHING = "anything";
     private static final Set<String> OF_STAGE =
             Set.of(TASTE, RETURNS, OCCASION, NEVER, "full", "daring", "beat", "rise");
-    private static final Set<String> OF_NOTE = Set.of(NEVER, SOMETHING, LEAST);
+    private static final String OF = "of";
+    private static final Set<String> OF_NOTE = Set.of(NEVER, SOMETHING, LEAST, PHRASE, PART);
 
     private Wish wish = Wish.USUAL;
 
@@ -50,7 +55,9 @@ final class WishLines {
             String asked = switch (pin.kind()) {
                 case NEVER -> pair(NEVER, pin.option().isEmpty() ? ANYTHING : pin.option());
                 case SOMETHING -> pair(SOMETHING, "yes");
-                case LEAST -> pair(LEAST, String.valueOf(pin.count()));
+                case LEAST, PHRASE, PART ->
+                    pair(pin.kind().word(), String.valueOf(pin.count()))
+                            + (pin.option().isEmpty() ? "" : pair(OF, pin.option()));
             };
             lines.add(WORD + note + asked);
         }
@@ -73,21 +80,35 @@ final class WishLines {
     }
 
     private boolean takesPin(int number, Map<String, String> pairs, Tune tune) {
-        boolean isKnown = OF_NOTE.containsAll(pairs.keySet())
-                && pairs.size() == 1
-                && number >= 1
-                && number <= tune.notes().size();
-        if (isKnown) {
-            NoteId note = tune.notes().get(number - 1).id();
-            String never = pairs.getOrDefault(NEVER, "");
-            Wish.Pin pin = pairs.containsKey(LEAST)
-                    ? Wish.Pin.least(note, Directives.integer(pairs, LEAST))
-                    : never.isEmpty()
-                            ? Wish.Pin.something(note)
-                            : Wish.Pin.never(note, never.equals(ANYTHING) ? "" : never);
-            wish = wish.with(pin);
+        Set<String> asked = new TreeSet<>(pairs.keySet());
+        boolean isOfKind = asked.remove(OF);
+        if (asked.size() != 1
+                || !OF_NOTE.containsAll(asked)
+                || number < 1
+                || number > tune.notes().size()) {
+            return false;
         }
-        return isKnown;
+        NoteId note = tune.notes().get(number - 1).id();
+        String word = asked.iterator().next();
+        if (isOfKind && !word.equals(PHRASE) && !word.equals(PART)) {
+            return false;
+        }
+        wish = wish.with(pin(word, note, pairs));
+        return true;
+    }
+
+    private static Wish.Pin pin(String word, NoteId note, Map<String, String> pairs) {
+        Optional<Ornament.Kind> kind = Optional.ofNullable(pairs.get(OF)).map(Ornament.Kind::parse);
+        return switch (word) {
+            case LEAST -> Wish.Pin.least(note, Directives.integer(pairs, LEAST));
+            case PHRASE -> Wish.Pin.among(Wish.Pin.Kind.PHRASE, note, kind, Directives.integer(pairs, PHRASE));
+            case PART -> Wish.Pin.among(Wish.Pin.Kind.PART, note, kind, Directives.integer(pairs, PART));
+            case SOMETHING -> Wish.Pin.something(note);
+            default -> {
+                String never = pairs.getOrDefault(NEVER, "");
+                yield Wish.Pin.never(note, never.equals(ANYTHING) ? "" : never);
+            }
+        };
     }
 
     private boolean takesStage(Map<String, String> pairs) {
