@@ -43,15 +43,23 @@ final class LayerRules {
     /** Whether a note is passing, as it was decided the first time through. */
     private final Map<NoteId, Boolean> passing = new HashMap<>();
 
-    /** Notes through which a figure holds others. */
+    /** Notes through which a figure holds others, and those that are left out of a bar. */
     private final Set<NoteId> held;
 
     private LayerRules(Layer layer, Line line, Tune tune, Instrument instrument) {
         this.layer = layer;
-        this.held = layer.rule().work() == Layer.Work.FIGURE ? FigureNotes.held(tune, layer) : Set.of();
+        this.held = held(layer, tune);
         this.before = line.tones();
         this.tune = tune;
         this.instrument = instrument;
+    }
+
+    private static Set<NoteId> held(Layer layer, Tune tune) {
+        return switch (layer.rule().work()) {
+            case FIGURE -> FigureNotes.held(tune, layer);
+            case HOLD_BEST -> WhatStays.leftOut(tune, layer, Integer.parseInt(layer.way()));
+            default -> Set.of();
+        };
     }
 
     static Line apply(Layer layer, Line line, Tune tune, Instrument instrument) {
@@ -84,6 +92,7 @@ final class LayerRules {
             case HOLD_BEATS -> hold(tone, !isOnBeat(tone), isOrnaments);
             case HOLD_PASSING ->
                 hold(tone, passing.computeIfAbsent(tone.note().id(), note -> isPassing(tone, index)), isOrnaments);
+            case HOLD_BEST -> hold(tone, held.contains(tone.note().id()), isOrnaments);
             case NARROW -> {
                 int moved = octaves.computeIfAbsent(tone.note().id(), note -> isOrnaments ? 0 : nearer(tone));
                 made.add(moved == 0 ? tone : tone.withPitches(byOctave(tone, moved)));

@@ -84,6 +84,8 @@ public record Layer(Rule rule, String option, Span span, Passes passes) {
         HOLD_BEATS,
         /** A note that only leads on by step is left out. */
         HOLD_PASSING,
+        /** Only so many notes of a bar are begun, those that matter most. */
+        HOLD_BEST,
         /** Wide leaps are taken at the octave. */
         NARROW,
         /** All on one string. */
@@ -144,7 +146,7 @@ public record Layer(Rule rule, String option, Span span, Passes passes) {
         /** Whether written notes are left out, moved or replaced by it. */
         public boolean rewrites() {
             return switch (this) {
-                case FIGURE, HOLD_BEATS, HOLD_PASSING, NARROW, ONE_STRING -> true;
+                case FIGURE, HOLD_BEATS, HOLD_PASSING, HOLD_BEST, NARROW, ONE_STRING -> true;
                 default -> false;
             };
         }

@@ -35,7 +35,7 @@ public final class Besides {
         return Outcome.said(FULL);
     }
 
-    /** A version below the plain tune: passing notes held and wide leaps at the octave; other rules can be turned on and off over it. */
+    /** A version below the plain tune: the notes that matter most and wide leaps at the octave; other rules can be turned on and off over it. */
     public static Outcome simpler(Here here) {
         Sight sight = here.sight();
         List<Note> notes = sight.tune().map(Tune::notes).orElse(List.of());
@@ -43,7 +43,7 @@ public final class Besides {
             return Outcome.said("There are no notes to make simpler.");
         }
         Span all = new Span(notes.get(0).id(), notes.get(notes.size() - 1).id());
-        List<Layer> layers = Stream.of("hold-passing", "narrow")
+        List<Layer> layers = Stream.of("hold-best", "narrow")
                 .map(id -> new Layer(Layer.Rule.of(id), all, Passes.EVERY))
                 .toList();
         Version simpler =
@@ -51,7 +51,7 @@ public final class Besides {
         return add(
                 here,
                 new Beside(Beside.Kind.BELOW, "the plain tune", simpler),
-                "Below the plain tune: passing notes are held, wide leaps taken at the octave");
+                "Below the plain tune: four notes a bar, those that matter most; wide leaps taken at the octave");
     }
 
     /** Another version beside the stair, and it is worked on. */
