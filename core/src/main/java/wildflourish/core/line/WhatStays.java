@@ -105,11 +105,13 @@ final class WhatStays {
                 .flatMap(bar -> bar.notes().stream())
                 .filter(each -> !each.isRest())
                 .toList();
-        int top = its.stream().mapToInt(each -> each.melody().midi()).max().orElse(0);
         int cost = note.id().equals(its.get(0).id()) ? FIRST_OF_PHRASE : 0;
         Optional<Note> last = its.stream().filter(each -> ofBeat(each) == BEAT).reduce((one, later) -> later);
         cost += last.filter(note::equals).isPresent() ? LAST_OF_PHRASE : 0;
-        return cost + (note.melody().midi() == top ? TOP_OF_PHRASE : 0);
+        Note top = its.stream()
+                .reduce((one, later) -> later.melody().midi() > one.melody().midi() ? later : one)
+                .orElseThrow();
+        return cost + (note.id().equals(top.id()) ? TOP_OF_PHRASE : 0);
     }
 
     private Fraction offset(Note note) {
