@@ -15,11 +15,13 @@ import wildflourish.core.hand.Attempt;
 import wildflourish.core.hand.HandBeside;
 import wildflourish.core.hand.HandCost;
 import wildflourish.core.hand.Made;
+import wildflourish.core.hand.Price;
 import wildflourish.core.hand.Scene;
 import wildflourish.core.instrument.Family;
 import wildflourish.core.music.Fraction;
 import wildflourish.core.music.Metre;
 import wildflourish.core.music.Tempo;
+import wildflourish.core.ornament.Choice;
 import wildflourish.core.ornament.Ornament;
 import wildflourish.core.ornament.Stack;
 import wildflourish.core.placing.Fit;
@@ -45,8 +47,10 @@ public final class Choices {
     private final boolean soundsOn;
     /** A taste that is somebody's own. */
     private final Optional<Liking> own;
-    /** On strings what ornaments cost the hand one beside the other. */
+    /** On strings and buttons what ornaments cost the hand one beside the other. */
     private final Optional<HandBeside> hand;
+    /** Whether the rank of what fits has what it asks of the hand beyond what lies easily, as on buttons. */
+    private final boolean isHandInRank;
     /** For each note what fits on it, the lightest first. */
     private final List<List<Found>> found = new ArrayList<>();
 
@@ -56,7 +60,7 @@ public final class Choices {
     /**
      * Something that fits.
      *
-     * @param hand points for what it alone asks of the hand on strings more than the notes it stands on
+     * @param hand points for what it alone asks of the hand on strings and buttons more than the notes it stands on
      */
     private record Found(
             Placement placement, String name, Fit fit, int from, int to, int begins, int leaves, int hand) {
@@ -71,16 +75,13 @@ public final class Choices {
         this.soundsOn = scene.playing().instrument().family().soundsOn();
         this.row = TuneRow.of(tune, scene.playing().instrument().family().isBlownByMouth());
         this.hand = HandCost.of(scene).beside();
+        this.isHandInRank = scene.playing().instrument().buttons().isPresent();
         List<Stack> usual = UsualStacks.of(scene.playing().instrument().family());
         for (Note note : tune.notes()) {
             found.add(
                     note.isRest()
                             ? List.of()
-                            : Stream.concat(
-                                            WhatFits.at(scene, note.id()).fitting().stream(),
-                                            usual.stream()
-                                                    .flatMap(stack -> WhatFits.over(scene, note.id(), stack).stream())
-                                                    .filter(Fit::fits))
+                            : fitting(scene, note.id(), usual).stream()
                                     .filter(fit -> fit.placement().span().isInOneBar(tune) && isOrnament(fit))
                                     .flatMap(fit -> found(fit).stream())
                                     .sorted((one, other) -> Integer.compare(
@@ -91,12 +92,27 @@ public final class Choices {
         }
     }
 
+    /** All that fits a note by itself, and of what is usual at once and in another way that of which each part does. */
+    private static List<Fit> fitting(Scene scene, NoteId note, List<Stack> usual) {
+        List<Fit> fitting = new ArrayList<>(WhatFits.at(scene, note).fitting());
+        Set<Ornament> alone = new HashSet<>();
+        fitting.forEach(fit -> alone.add(fit.facts().ornament()));
+        usual.stream()
+                .filter(stack -> stack.choices().size() == 1
+                        || stack.choices().stream().map(Choice::ornament).allMatch(alone::contains))
+                .flatMap(stack -> WhatFits.over(scene, note, stack).stream())
+                .filter(Fit::fits)
+                .forEach(fitting::add);
+        return fitting;
+    }
+
     private Choices(Choices same, Optional<Liking> own) {
         this.tune = same.tune;
         this.row = same.row;
         this.own = own;
         this.soundsOn = same.soundsOn;
         this.hand = same.hand;
+        this.isHandInRank = same.isHandInRank;
         this.found.addAll(same.found);
     }
 
@@ -111,7 +127,12 @@ public final class Choices {
     /** Empty where the hand cannot go on from it. */
     private Optional<Found> found(Fit fit) {
         Placement placement = fit.placement();
-        double more = hand.map(beside -> beside.of(placement)).orElse(0.0);
+        double more = fit.facts()
+                .attempt()
+                .flatMap(Attempt::price)
+                .map(Price::more)
+                .or(() -> hand.map(beside -> beside.of(placement)))
+                .orElse(0.0);
         if (more == Double.POSITIVE_INFINITY) {
             return Optional.empty();
         }
@@ -162,7 +183,7 @@ public final class Choices {
         return hand.map(beside -> new HandSum(this, beside));
     }
 
-    /** Points for what the hand has to do on strings for an option alone. */
+    /** Points for what the hand has to do on strings and buttons for an option alone. */
     int hand(Option option) {
         return found(option).map(Found::hand).orElse(0);
     }
@@ -345,7 +366,7 @@ public final class Choices {
                 + liking.lean().place() * beats(first)
                 + liking.lean().size() * weight
                 - liking.lean().fee()
-                - each.hand()
+                - (isHandInRank ? 0 : each.hand())
                 - worth.fee()
                 - worth.toil() * each.placement().stack().difficulty()
                 + (isAtTurn(each) ? worth.turn() : 0)

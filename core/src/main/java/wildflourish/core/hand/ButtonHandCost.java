@@ -27,6 +27,11 @@ final class ButtonHandCost {
         return tables.total().cost();
     }
 
+    /** What ornaments cost one beside the other; empty where some note cannot be played. */
+    Optional<HandBeside> beside() {
+        return tables.total().isPlayable() ? Optional.of(new ButtonsBeside(scene, plain, tables)) : Optional.empty();
+    }
+
     /** What a placement costs in place of what it overlaps, and another row or button that it is played from; empty where nothing can be told. */
     Optional<HandCost.Told> told(Placement placement) {
         Version placed = scene.version().with(scene.tune(), Spot.of(placement));

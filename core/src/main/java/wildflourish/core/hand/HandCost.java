@@ -76,9 +76,11 @@ public final class HandCost {
         return buttons.map(ButtonHandCost::total).or(() -> tables.map(HandTables::total));
     }
 
-    /** What ornaments cost the hand on strings one beside the other, without what stands in the version; empty elsewhere, and where some note cannot be played. */
+    /** What ornaments cost the hand on strings or buttons one beside the other, without what stands in the version; empty on holes, and where some note cannot be played. */
     public Optional<HandBeside> beside() {
-        return tables.map(found -> new HandBeside(scene, Ways.on(scene.version(), plain), found));
+        return buttons.isPresent()
+                ? buttons.get().beside()
+                : tables.map(found -> new StringsBeside(scene, Ways.on(scene.version(), plain), found));
     }
 
     /** What a placement costs in place of what it overlaps; empty where nothing can be told. */

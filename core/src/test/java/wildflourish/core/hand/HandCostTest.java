@@ -132,7 +132,7 @@ class HandCostTest {
 
     /** The same without the version: beside what stands, and all together. */
     @ParameterizedTest
-    @ValueSource(strings = {"fiddle", "mandolin", "banjo-double-c"})
+    @ValueSource(strings = {"fiddle", "mandolin", "banjo-double-c", "box-bc", "english-48", "anglo-a"})
     void whatStandsBesideIsReckonedWithAsInAVersion(String instrument) {
         int beside = 0;
         int inPlace = 0;
