@@ -34,7 +34,7 @@ public record Grown(
         stuck = Map.copyOf(stuck);
     }
 
-    /** Whether {@link #share} leaves aside what the hand does for several together, as on strings. */
+    /** Whether {@link #share} leaves aside what the hand does for several together, as on strings and buttons. */
     public boolean leavesHandAside() {
         return tasks.values().stream().anyMatch(task -> task.hand().isPresent());
     }

@@ -312,7 +312,7 @@ public final class Growth {
         return share / all.size();
     }
 
-    /** A stage once more between its neighbours with what the hand has to do for all of it, on strings. */
+    /** A stage once more between its neighbours with what the hand has to do for all of it, on strings and buttons. */
     private void search(int stage) {
         Plan plan = plan(stage);
         Task task = asking.goal(stage, asking.task(stage, around(stage)));

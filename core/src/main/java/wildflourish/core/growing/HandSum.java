@@ -9,11 +9,11 @@ import wildflourish.core.hand.HandBeside;
 import wildflourish.core.version.Placement;
 
 /**
- * What the hand has to do on strings for everything that is planned together. Plans are made by what each ornament costs the hand alone; where several share a way of the hand, or stand in
+ * What the hand has to do on strings and buttons for everything that is planned together. Plans are made by what each ornament costs the hand alone; where several share a way of the hand, or stand in
  * each other's, that is too dear or too cheap, and here it is put right.
  */
 public final class HandSum {
-    /** Points for a unit of the string costs. */
+    /** Points for a unit of the string costs, on buttons for a turn of the bellows. */
     private static final double A_UNIT = 10;
     /** What all the ornaments of a version cost together that no hand can play; more than any plan is worth. */
     private static final int IMPOSSIBLE = 100_000;

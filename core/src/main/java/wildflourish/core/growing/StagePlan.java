@@ -11,7 +11,7 @@ import wildflourish.core.version.Version;
 
 /** What was asked and what was planned at one stage. */
 public record StagePlan(Task task, Plan plan, Choices choices) {
-    /** Whether prices have to be searched for: on strings, where the hand does one thing for several ornaments, and where something is asked for over several bars. */
+    /** Whether prices have to be searched for: on strings and buttons, where the hand does one thing for several ornaments, and where something is asked for over several bars. */
     public boolean isSearched() {
         return task.hand().isPresent() || !task.row().requests().isEmpty();
     }
