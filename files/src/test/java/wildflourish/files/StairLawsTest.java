@@ -18,6 +18,7 @@ import wildflourish.core.growing.Liking;
 import wildflourish.core.growing.NoteRow;
 import wildflourish.core.growing.Option;
 import wildflourish.core.growing.Plan;
+import wildflourish.core.growing.StagePlan;
 import wildflourish.core.growing.Task;
 import wildflourish.core.growing.Taste;
 import wildflourish.core.hand.Scene;
@@ -308,6 +309,48 @@ class StairLawsTest {
             assertThat(weight).as("stage %s", stage).isGreaterThanOrEqualTo(below);
             below = weight;
         }
+    }
+
+    /** What returns is dressed as it was the first time, as far as it is the same, even where it comes too late to be planned together with it. */
+    @ParameterizedTest
+    @CsvSource({
+        "1, whistle-d",
+        "6, whistle-d",
+        "6, english-48",
+        "6, fiddle",
+        "8, fiddle",
+        "8, mouth-blown-pipes",
+        "8, box-bc",
+        "9, whistle-c"
+    })
+    void tiedReturnsDifferInTheirTailsOnly(int number, String instrument) {
+        Tune tune = Demo.tunes().get(number - 1);
+        Stair stair = Stair.starting(tune, Instrument.of(instrument), 5);
+        Grown grown = Growth.planned(tune, stair, 1, Profile.usual(), Growth.choices(tune, stair, Profile.usual()));
+        int alike = 0;
+        for (int stage = 1; stage < 5; stage++) {
+            StagePlan at = grown.at(stage).orElseThrow();
+            List<NoteRow.Stretch> phrases = at.task().row().stretches();
+            for (NoteRow.Stretch phrase : phrases) {
+                NoteRow.Stretch first = phrases.stream()
+                        .filter(each -> each.family() == phrase.family())
+                        .findFirst()
+                        .orElseThrow();
+                List<String> own = dressed(at.plan(), phrase);
+                assertThat(own)
+                        .as("stage %s, from note %s", stage, phrase.first())
+                        .isEqualTo(dressed(at.plan(), first));
+                alike += phrase.equals(first) ? 0 : own.size();
+            }
+        }
+        assertThat(alike).isPositive();
+    }
+
+    private static List<String> dressed(Plan plan, NoteRow.Stretch phrase) {
+        return plan.chosen().stream()
+                .filter(option -> phrase.first() <= option.from() && option.to() <= phrase.first() + phrase.trunk())
+                .map(option -> option.from() - phrase.first() + " " + option.name())
+                .toList();
     }
 
     /** A tune in D on a whistle in D and the same a tone lower on a whistle in C lie under the same fingers: they are planned alike. */

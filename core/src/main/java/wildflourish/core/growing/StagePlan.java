@@ -11,9 +11,9 @@ import wildflourish.core.version.Version;
 
 /** What was asked and what was planned at one stage. */
 public record StagePlan(Task task, Plan plan, Choices choices) {
-    /** Whether prices have to be searched for: on strings and buttons, where the hand does one thing for several ornaments, and where something is asked for over several bars. */
+    /** Whether prices have to be searched for: on strings and buttons, where the hand does one thing for several ornaments, where something is asked for over several bars, and where a return follows the first from far. */
     public boolean isSearched() {
-        return task.hand().isPresent() || !task.row().requests().isEmpty();
+        return task.hand().isPresent() || task.isAskedAnew();
     }
 
     /** What the plan would lose by having an option, exactly; empty where nothing leaves room for it and where that is more than is worked out. */

@@ -13,10 +13,6 @@ import java.util.Set;
  */
 public record Task(NoteRow row, Level level, List<List<Option>> options, Optional<HandSum> hand) {
     private static final int MOST_TRIES = 3;
-    /** Families of phrases that may wait for their return at one time. */
-    private static final int MOST_WAITING = 2;
-    /** Returns of one phrase that are planned together. */
-    private static final int MOST_TIMES = 2;
 
     public Task {
         options = options.stream().map(List::copyOf).toList();
@@ -68,53 +64,57 @@ public record Task(NoteRow row, Level level, List<List<Option>> options, Optiona
                 .toList();
     }
 
-    /** The best plan by what each option asks of the hand alone, without prices; empty where there is no way through. */
+    /** The best plan by what each option asks of the hand alone, without prices; empty where there is no way through. Returns that are planned by themselves follow the first: it is the best for that. */
     public Optional<Plan> best() {
-        return row.requests().isEmpty()
-                ? Planner.best(planned(), level, options)
-                : new Branching(planned(), level).best(options);
+        Returning returning = new Returning(row, options);
+        Optional<Plan> plan = best(returning.planned(), options);
+        return returning.hasFollowers()
+                ? plan.flatMap(first -> best(returning.planned(), returning.following(options, first.chosen())))
+                        .or(() -> plan)
+                : plan;
     }
 
-    /** The same with the worth of the best plan through every option, at most where something is asked for over several bars; empty where there is no way through. */
+    private Optional<Plan> best(NoteRow planned, List<List<Option>> choices) {
+        return row.requests().isEmpty()
+                ? Planner.best(planned, level, choices)
+                : new Branching(planned, level).best(choices);
+    }
+
+    /** The same with the worth of the best plan through every option, at most where {@link #isAskedAnew}; empty where there is no way through. */
     public Optional<Plan> priced() {
-        NoteRow planned = planned();
-        Optional<Plan> free = Planner.priced(planned, level, options);
-        return row.requests().isEmpty()
-                ? free
-                : free.flatMap(prices -> new Branching(planned, level)
-                        .best(options)
-                        .map(plan -> new Plan(plan.chosen(), plan.worth(), plan.atMost(prices.through()))));
+        Optional<Plan> free = Planner.priced(new Returning(row, options).planned(), level, options);
+        return isAskedAnew()
+                ? free.flatMap(prices ->
+                        best().map(plan -> new Plan(plan.chosen(), plan.worth(), plan.atMost(prices.through()))))
+                : free;
     }
 
-    /** The row with as many returns tied as can be planned together. */
-    private NoteRow planned() {
-        return row.tiedWhere(options).boundedTo(MOST_WAITING, MOST_TIMES);
+    /** Whether the worth of plans through an option is only told by asking for it: where something is asked for over several bars, and where a return follows the first from far. */
+    boolean isAskedAnew() {
+        return !row.requests().isEmpty() || new Returning(row, options).hasFollowers();
     }
 
-    /** With an option that must be taken. */
+    /** With an option that must be taken, in all returns that are tied. */
     public Task forcing(Option forced) {
-        return new Task(
-                row,
-                level,
-                options.stream()
-                        .map(here -> here.stream()
-                                .filter(option -> option.equals(forced) || !option.overlaps(forced))
-                                .toList())
-                        .toList(),
-                hand);
+        List<Option> all = new Returning(row, options).twins(forced, options);
+        return with(options.stream()
+                .map(here -> here.stream()
+                        .filter(option -> all.contains(option) || all.stream().noneMatch(option::overlaps))
+                        .toList())
+                .toList());
     }
 
     /** Without an option; returns that are tied to it lose it too. */
     public Task forbidding(Option forbidden) {
-        return new Task(
-                row,
-                level,
-                options.stream()
-                        .map(here -> here.stream()
-                                .filter(option -> !option.equals(forbidden))
-                                .toList())
-                        .toList(),
-                hand);
+        List<Option> all = new Returning(row, options).twins(forbidden, options);
+        return with(options.stream()
+                .map(here ->
+                        here.stream().filter(option -> !all.contains(option)).toList())
+                .toList());
+    }
+
+    private Task with(List<List<Option>> others) {
+        return new Task(row, level, others, hand);
     }
 
     /** What a plan is worth, point by point. */
