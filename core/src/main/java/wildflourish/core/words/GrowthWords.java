@@ -27,12 +27,15 @@ public final class GrowthWords {
 
     private GrowthWords() {}
 
-    /** How much less a plan is worth by so many points; empty where it is not known, being more than is worked out. */
+    /** How much less a plan is worth by so many points; empty where it is not known, being more than is worked out. Below 0 where the hand does better with it than was found. */
     public static String price(Optional<Integer> points) {
         if (points.isEmpty()) {
             return "far less (over " + Plan.MOST_PRICE + ")";
         }
         int price = points.get();
+        if (price < 0) {
+            return "better by " + -price;
+        }
         String words = price <= AS_GOOD
                 ? "as good"
                 : price <= A_LITTLE_LESS

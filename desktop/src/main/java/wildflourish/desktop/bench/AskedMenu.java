@@ -8,6 +8,7 @@ import javafx.scene.control.Menu;
 import javafx.scene.control.MenuButton;
 import javafx.scene.control.MenuItem;
 import javafx.scene.control.SeparatorMenuItem;
+import javafx.scene.control.Tooltip;
 import wildflourish.core.growing.Asking;
 import wildflourish.core.growing.Liking;
 import wildflourish.core.ornament.Ornament;
@@ -37,12 +38,15 @@ final class AskedMenu extends MenuButton {
                         .filter(pin -> pin.kind().isWide())
                         .toList())
                 .orElse(List.of());
-        setText(
+        setText(pins.isEmpty() ? "nothing" : pins.size() == 1 ? "1 thing" : pins.size() + " things");
+        setTooltip(new Tooltip(
                 pins.isEmpty()
-                        ? "nothing in particular"
-                        : pins.size() == 1
-                                ? GrowthWords.asked(tune.orElseThrow(), pins.get(0))
-                                : pins.size() + " things");
+                        ? "Ask for more in the phrase or the part of the chosen note"
+                        : String.join(
+                                "\n",
+                                pins.stream()
+                                        .map(pin -> GrowthWords.asked(tune.orElseThrow(), pin))
+                                        .toList())));
         tune.ifPresent(of -> {
             pins.forEach(pin -> getItems().add(lifting(of, pin)));
             sight.note().filter(of::has).ifPresent(note -> {

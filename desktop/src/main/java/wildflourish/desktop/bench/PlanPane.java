@@ -171,11 +171,8 @@ final class PlanPane extends VBox {
         knobs.addRow(1, new Label("How much"), degrees.get(0), new Label("Daring"), degrees.get(1));
         knobs.addRow(2, new Label("On beats"), degrees.get(2), new Label("Returns"), returns);
         knobs.addRow(3, new Label("Rises"), degrees.get(3), new Label("For a"), occasion);
-        knobs.addRow(4, new Label("Kinds"), kinds);
-        knobs.addRow(5, new Label("Asked for"), askedFor);
-        for (Region wide : List.of(taste, kinds, askedFor)) {
-            GridPane.setColumnSpan(wide, 3);
-        }
+        knobs.addRow(4, new Label("Kinds"), kinds, new Label("Asked for"), askedFor);
+        GridPane.setColumnSpan(taste, 3);
         asked().forEach(each -> each.setMaxWidth(Double.MAX_VALUE));
         return knobs;
     }
@@ -280,8 +277,7 @@ final class PlanPane extends VBox {
     /** The kinds of the taste that is gone by, each to be had or never. */
     private void showKinds(Wish wish) {
         Optional<Version> version = seen.flatMap(Sight::version);
-        kinds.setText(
-                wish.never().isEmpty() ? "all that the taste has" : wish.never().size() + " never");
+        kinds.setText(wish.never().isEmpty() ? "all" : wish.never().size() + " never");
         kinds.getItems().clear();
         version.ifPresent(of -> {
             Liking liking = liking(tastes(seen.orElseThrow()), of);
