@@ -276,6 +276,7 @@ class GrowthCellsTest {
                 "banjo-open-g",
                 "box-bc",
                 "anglo-a",
+                "anglo-b",
                 "english-48")) {
             Instrument instrument = Instrument.of(id);
             // All on the whistle; on the others, which take longer, a few.
@@ -284,6 +285,7 @@ class GrowthCellsTest {
                     : List.of(
                             Demo.tunes().get(1),
                             Demo.tunes().get(4),
+                            Demo.tunes().get(7),
                             Demo.tunes().get(8));
             for (Tune tune : tunes) {
                 boolean isOnIt = tune.notes().stream().allMatch(note -> note.isRest() || instrument.has(note.melody()));
