@@ -226,14 +226,7 @@ public final class Growth {
      * all those stairs the best is taken.
      */
     private void plan(DoubleConsumer reached) {
-        plans.clear();
-        alone.clear();
-        asked.clear();
-        Map<Integer, Task> free = new TreeMap<>();
-        for (int stage = lowest; stage < stair.stages().size(); stage++) {
-            free.put(stage, asking.task(stage, around(stage)));
-        }
-        alone.putAll(forEach(free, (stage, task) -> asking.goal(stage, task).best()));
+        planAlone();
         // The stages by themselves are about a third of the work, the lowest start another.
         reached.accept(1 / 3.0);
         grow(reached);
@@ -256,6 +249,32 @@ public final class Growth {
                 search(stage);
             }
         }
+    }
+
+    private void planAlone() {
+        plans.clear();
+        alone.clear();
+        asked.clear();
+        Map<Integer, Task> free = new TreeMap<>();
+        for (int stage = lowest; stage < stair.stages().size(); stage++) {
+            free.put(stage, asking.task(stage, around(stage)));
+        }
+        alone.putAll(forEach(free, (stage, task) -> asking.goal(stage, task).best()));
+    }
+
+    /** The stair that comes of beginning with one stage, as {@link #plan} tries them in turn, what the hand does for several together left aside; empty where there is no way from it. */
+    static Optional<Stair> from(int first, Tune tune, Stair stair, int lowest, Profile profile, Choices choices) {
+        Growth growth = new Growth(tune, stair, lowest, profile, choices);
+        growth.planAlone();
+        growth.grow(Growth::unfollowed);
+        if (first > lowest) {
+            growth.plans.clear();
+            if (!growth.outward(first)) {
+                return Optional.empty();
+            }
+        }
+        growth.settle();
+        return Optional.of(growth.made());
     }
 
     /** Plans every stage above what is planned below it; one that there is no way for has what stands there. */
