@@ -49,6 +49,10 @@ public final class Growth {
     /** What each stage would have, were it alone above what stands. */
     private final Map<Integer, Plan> alone = new TreeMap<>();
 
+    private final Map<Integer, Task> free = new TreeMap<>();
+    /** No plan of a stage is worth more. */
+    private final Map<Integer, Integer> most = new TreeMap<>();
+
     private final Map<Integer, Task> tasks = new TreeMap<>();
     /** For each stage what stood around it when it was planned last. */
     private final Map<Integer, StageTasks.Around> asked = new HashMap<>();
@@ -133,7 +137,8 @@ public final class Growth {
             Task task = asking.task(lowest + i, around(lowest + i)).byEach();
             List<Option> plan =
                     task.own(grown.at(lowest + i).orElseThrow().plan().chosen());
-            int most = task.best().map(Plan::worth).orElse(0);
+            int best = task.best().map(Plan::worth).orElse(0);
+            int most = task.most(grown.tasks().getOrDefault(lowest + i, task), best);
             weights[i] = most <= 0 ? 0 : 1.0 / most;
             worth += most <= 0 ? 1 : task.ledger(plan).sum() * weights[i];
             tasks.add(task);
@@ -243,6 +248,7 @@ public final class Growth {
         }
         plans.clear();
         plans.putAll(best);
+        beSureOfMost();
         share = share(plans);
         for (int stage = lowest; stage < stair.stages().size(); stage++) {
             if (!stuck.contains(stage)) {
@@ -255,11 +261,21 @@ public final class Growth {
         plans.clear();
         alone.clear();
         asked.clear();
-        Map<Integer, Task> free = new TreeMap<>();
+        free.clear();
         for (int stage = lowest; stage < stair.stages().size(); stage++) {
             free.put(stage, asking.task(stage, around(stage)));
         }
         alone.putAll(forEach(free, (stage, task) -> asking.goal(stage, task).best()));
+        alone.forEach((stage, plan) -> most.put(stage, plan.worth()));
+    }
+
+    /** Raises what stages could be worth by themselves where their returns are not tied as they are in the end. */
+    private void beSureOfMost() {
+        free.forEach((stage, task) -> {
+            if (!stuck.contains(stage) && !asking.wish(stage).isVaried()) {
+                most.computeIfPresent(stage, (key, best) -> task.most(asking.task(stage, around(stage)), best));
+            }
+        });
     }
 
     /** The stair that comes of beginning with one stage, as {@link #plan} tries them in turn, what the hand does for several together left aside; empty where there is no way from it. */
@@ -323,10 +339,8 @@ public final class Growth {
     private double share(Map<Integer, Plan> all) {
         double share = 0;
         for (Map.Entry<Integer, Plan> each : all.entrySet()) {
-            int most = Optional.ofNullable(alone.get(each.getKey()))
-                    .map(Plan::worth)
-                    .orElse(0);
-            share += most <= 0 ? 1 : each.getValue().worth() / (double) most;
+            int highest = most.getOrDefault(each.getKey(), 0);
+            share += highest <= 0 ? 1 : each.getValue().worth() / (double) highest;
         }
         return share / all.size();
     }

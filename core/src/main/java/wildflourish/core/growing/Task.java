@@ -74,6 +74,26 @@ public record Task(NoteRow row, Level level, List<List<Option>> options, Optiona
                 : plan;
     }
 
+    /**
+     * What no plan is worth more than by what each option asks of the hand alone: the best one, with returns that follow from far left free.
+     *
+     * @param last what was asked in the end of the same stage: where its returns are tied less, all are left free
+     * @param best the worth of {@link #best}
+     */
+    int most(Task last, int best) {
+        Returning returning = new Returning(row, options);
+        boolean isTiedAlike = returning
+                .planned()
+                .stretches()
+                .equals(new Returning(last.row, last.options).planned().stretches());
+        boolean isSure = isTiedAlike && !returning.hasFollowers();
+        return isSure
+                ? best
+                : best(isTiedAlike ? returning.planned() : row.untied(), options)
+                        .map(Plan::worth)
+                        .orElse(best);
+    }
+
     private Optional<Plan> best(NoteRow planned, List<List<Option>> choices) {
         return row.requests().isEmpty()
                 ? Planner.best(planned, level, choices)

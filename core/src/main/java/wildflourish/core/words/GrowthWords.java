@@ -8,6 +8,7 @@ import java.util.Map;
 import java.util.Optional;
 import wildflourish.core.growing.Asking;
 import wildflourish.core.growing.Choices;
+import wildflourish.core.growing.Grown;
 import wildflourish.core.growing.Ledger;
 import wildflourish.core.growing.Option;
 import wildflourish.core.growing.Plan;
@@ -138,6 +139,11 @@ public final class GrowthWords {
     /** A kind of ornament within a sentence. */
     public static String kind(Ornament.Kind kind) {
         return Words.name(kind).toLowerCase(Locale.ROOT);
+    }
+
+    /** How near the stages of a plan come to the best there is, and what that leaves aside. */
+    public static String near(Grown grown, double share) {
+        return near(share) + (grown.leavesHandAside() ? ", the hand left aside" : "");
     }
 
     /** How near stages come to the best there are, what they are worth against that being told from 0 to 1: {@code within 2 % of the best there is}. */

@@ -133,9 +133,7 @@ final class Planned {
 
     /** In words how near the planned stages come to the best there are. */
     String near() {
-        return grown.map(plan ->
-                        GrowthWords.near(plan.share()) + (plan.leavesHandAside() ? ", the hand left aside" : ""))
-                .orElse("");
+        return grown.map(plan -> GrowthWords.near(plan, plan.share())).orElse("");
     }
 
     Optional<StagePlan> of(int stage) {

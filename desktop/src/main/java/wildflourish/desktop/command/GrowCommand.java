@@ -106,7 +106,8 @@ final class GrowCommand implements Callable<Integer> {
                 double share = Growth.near(lesson.tune(), planned, profile, reached -> {});
                 spec.commandLine()
                         .getErr()
-                        .println(lesson.tune().title() + ": all stages together " + GrowthWords.near(share) + ".");
+                        .println(lesson.tune().title() + ": all stages together " + GrowthWords.near(planned, share)
+                                + ".");
             }
             for (int stage = 0; stage < grown.stages().size(); stage++) {
                 rows.add(StairCommand.row(lesson.tune(), grown, stage, profile));
