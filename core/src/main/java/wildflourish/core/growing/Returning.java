@@ -47,6 +47,23 @@ final class Returning {
         return leaders;
     }
 
+    /** Whether a plan has in all that follows what it has in the first phrase. */
+    boolean isFollowed(List<Option> chosen) {
+        return leaders().entrySet().stream().allMatch(each -> {
+            NoteRow.Stretch its = tied.stretches().get(each.getKey());
+            NoteRow.Stretch first = tied.stretches().get(each.getValue());
+            return dressing(its, chosen).equals(dressing(first, chosen));
+        });
+    }
+
+    /** What a phrase has in its common beginning, as if it began with the row and without points. */
+    private static List<Option> dressing(NoteRow.Stretch stretch, List<Option> chosen) {
+        return chosen.stream()
+                .filter(option -> stretch.first() <= option.from() && option.to() <= stretch.first() + stretch.trunk())
+                .map(option -> option.moved(-stretch.first()).worth(0))
+                .toList();
+    }
+
     /** Options of which what follows has just what a plan has in the first phrase. */
     List<List<Option>> following(List<List<Option>> options, List<Option> chosen) {
         List<List<Option>> following = new ArrayList<>(options);

@@ -68,7 +68,7 @@ public record Task(NoteRow row, Level level, List<List<Option>> options, Optiona
     public Optional<Plan> best() {
         Returning returning = new Returning(row, options);
         Optional<Plan> plan = best(returning.planned(), options);
-        return returning.hasFollowers()
+        return plan.filter(first -> !returning.isFollowed(first.chosen())).isPresent()
                 ? plan.flatMap(first -> best(returning.planned(), returning.following(options, first.chosen())))
                         .or(() -> plan)
                 : plan;
@@ -89,7 +89,7 @@ public record Task(NoteRow row, Level level, List<List<Option>> options, Optiona
         boolean isSure = isTiedAlike && !returning.hasFollowers();
         return isSure
                 ? best
-                : best(isTiedAlike ? returning.planned() : row.untied(), options)
+                : best((isTiedAlike ? returning : new Returning(row.untied(), options)).planned(), options)
                         .map(Plan::worth)
                         .orElse(best);
     }
