@@ -64,19 +64,20 @@ final class Returning {
                 .toList();
     }
 
-    /** Options of which what follows has just what a plan has in the first phrase. */
+    /** Options of which what follows, and the first phrase too, has just what a plan has in the first phrase. */
     List<List<Option>> following(List<List<Option>> options, List<Option> chosen) {
         List<List<Option>> following = new ArrayList<>(options);
         leaders().forEach((follower, leader) -> {
             NoteRow.Stretch first = tied.stretches().get(leader);
-            NoteRow.Stretch its = tied.stretches().get(follower);
-            for (int i = 0; i < its.trunk(); i++) {
-                Option wanted = at(first.first() + i, chosen).moved(its.first() - first.first());
-                List<Option> alike = options.get(its.first() + i).stream()
-                        .filter(wanted::isLike)
-                        .toList();
-                if (!alike.isEmpty()) {
-                    following.set(its.first() + i, alike);
+            for (NoteRow.Stretch its : List.of(first, tied.stretches().get(follower))) {
+                for (int i = 0; i < its.trunk(); i++) {
+                    Option wanted = at(first.first() + i, chosen).moved(its.first() - first.first());
+                    List<Option> alike = options.get(its.first() + i).stream()
+                            .filter(wanted::isLike)
+                            .toList();
+                    if (!alike.isEmpty()) {
+                        following.set(its.first() + i, alike);
+                    }
                 }
             }
         });
