@@ -15,11 +15,14 @@ final class Returning {
 
     private final NoteRow tied;
     private final NoteRow planned;
+    /** For each phrase that follows the one that it follows, by their numbers. */
+    private final Map<Integer, Integer> leaders;
 
     /** For a row as it is asked for. */
     Returning(NoteRow row, List<List<Option>> options) {
         this.tied = row.tiedWhere(options);
         this.planned = tied.boundedTo(MOST_WAITING, MOST_TIMES);
+        this.leaders = leaders();
     }
 
     /** The row with as many returns tied as can be planned together. */
@@ -29,10 +32,9 @@ final class Returning {
 
     /** Whether there are returns that follow the first. */
     boolean hasFollowers() {
-        return !leaders().isEmpty();
+        return !leaders.isEmpty();
     }
 
-    /** For each phrase that follows the one that it follows, by their numbers. */
     private Map<Integer, Integer> leaders() {
         Map<Integer, Integer> firsts = new HashMap<>();
         Map<Integer, Integer> leaders = new HashMap<>();
@@ -49,7 +51,7 @@ final class Returning {
 
     /** Whether a plan has in all that follows what it has in the first phrase. */
     boolean isFollowed(List<Option> chosen) {
-        return leaders().entrySet().stream().allMatch(each -> {
+        return leaders.entrySet().stream().allMatch(each -> {
             NoteRow.Stretch its = tied.stretches().get(each.getKey());
             NoteRow.Stretch first = tied.stretches().get(each.getValue());
             return dressing(its, chosen).equals(dressing(first, chosen));
@@ -67,7 +69,7 @@ final class Returning {
     /** Options of which what follows, and the first phrase too, has just what a plan has in the first phrase. */
     List<List<Option>> following(List<List<Option>> options, List<Option> chosen) {
         List<List<Option>> following = new ArrayList<>(options);
-        leaders().forEach((follower, leader) -> {
+        leaders.forEach((follower, leader) -> {
             NoteRow.Stretch first = tied.stretches().get(leader);
             for (NoteRow.Stretch its : List.of(first, tied.stretches().get(follower))) {
                 for (int i = 0; i < its.trunk(); i++) {

@@ -173,13 +173,11 @@ public record Wish(
     public Wish with(Pin pin) {
         return pins.contains(pin)
                 ? this
-                : new Wish(
-                        taste,
-                        degrees,
-                        isVaried,
-                        isConcert,
-                        never,
-                        Stream.concat(pins.stream(), Stream.of(pin)).toList());
+                : withPins(Stream.concat(pins.stream(), Stream.of(pin)).toList());
+    }
+
+    private Wish withPins(List<Pin> others) {
+        return new Wish(taste, degrees, isVaried, isConcert, never, others);
     }
 
     /** With at least so many in the bar of a note, in place of what was asked for that bar; none for 0, and no more than {@link #MOST_ASKED}. */
@@ -190,7 +188,7 @@ public record Wish(
                         || !tune.has(pin.note())
                         || tune.placeOf(pin.note()).bar() != bar)
                 .toList();
-        Wish without = new Wish(taste, degrees, isVaried, isConcert, never, others);
+        Wish without = withPins(others);
         return count <= 0 ? without : without.with(Pin.least(note, Math.min(MOST_ASKED, count)));
     }
 
@@ -203,13 +201,7 @@ public record Wish(
 
     /** Without what a pin asks for, however many that are. */
     public Wish lifting(Pin lifted) {
-        return new Wish(
-                taste,
-                degrees,
-                isVaried,
-                isConcert,
-                never,
-                pins.stream().filter(pin -> !pin.isLike(lifted)).toList());
+        return withPins(pins.stream().filter(pin -> !pin.isLike(lifted)).toList());
     }
 
     /** How many are asked for as a pin asks for them; 0 where none is. */
@@ -234,21 +226,15 @@ public record Wish(
 
     /** Without what is asked for and refused at a note; what is asked for in its bar, its phrase and its part stays. */
     public Wish without(NoteId note) {
-        return new Wish(
-                taste,
-                degrees,
-                isVaried,
-                isConcert,
-                never,
-                pins.stream()
-                        .filter(pin -> pin.kind().isWide() || !pin.note().equals(note))
-                        .toList());
+        return withPins(pins.stream()
+                .filter(pin -> pin.kind().isWide() || !pin.note().equals(note))
+                .toList());
     }
 
     /** Without pins of notes that a tune has not. */
     public Wish within(Tune tune) {
         List<Pin> kept = pins.stream().filter(pin -> tune.has(pin.note())).toList();
-        return kept.equals(pins) ? this : new Wish(taste, degrees, isVaried, isConcert, never, kept);
+        return kept.equals(pins) ? this : withPins(kept);
     }
 
     /** Whether an option is never to be planned at a note. */
