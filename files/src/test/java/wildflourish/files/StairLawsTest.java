@@ -76,7 +76,7 @@ class StairLawsTest {
                             .filter(option -> option.from() == at && option.isPlain() == isPlain)
                             .toList());
         }
-        return new Task(task.row(), task.level(), only).best().map(Plan::worth);
+        return task.choosing(only).best().map(Plan::worth);
     }
 
     /** Two stages found by turns are worth nearly what the best pair of all is, and neither is worth more than its stage could be by itself. */
@@ -200,7 +200,7 @@ class StairLawsTest {
                 whole.row().barLengths(),
                 untied,
                 whole.row().isBlown());
-        return new Task(row, whole.level(), cut, whole.hand());
+        return new Task(row, whole.level(), cut, whole.hand(), whole.known());
     }
 
     private static Stair grown(int tune, Profile profile) {

@@ -24,6 +24,7 @@ final class Branching {
             .thenComparingInt(Option::weight)
             .thenComparing(Option::name);
 
+    private final KnownKin known;
     private final NoteRow row;
     private final Level level;
     private final List<Request> requests;
@@ -40,7 +41,8 @@ final class Branching {
     private record Branch(List<List<Option>> options, List<Option> forced, int bound) {}
 
     /** {@code row}: with returns tied as they are planned. */
-    Branching(NoteRow row, Level level) {
+    Branching(KnownKin known, NoteRow row, Level level) {
+        this.known = known;
         this.row = row;
         this.level = level;
         this.requests = row.requests();
@@ -49,7 +51,7 @@ final class Branching {
 
     /** The best plan, without prices; empty where there is no way to have all that is asked for. */
     Optional<Plan> best(List<List<Option>> options) {
-        Optional<Plan> free = Planner.best(row, level, options);
+        Optional<Plan> free = Planner.best(known, row, level, options);
         if (free.isEmpty() || isMet(free.get().chosen())) {
             return free;
         }
@@ -120,7 +122,7 @@ final class Branching {
 
     /** The best plan of a branch where what is asked for has its bonus. */
     private Optional<Plan> leaning(Branch branch) {
-        return Planner.best(row, level, favoured(branch));
+        return Planner.best(known, row, level, favoured(branch));
     }
 
     private List<List<Option>> favoured(Branch branch) {

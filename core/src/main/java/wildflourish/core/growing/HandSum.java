@@ -83,7 +83,7 @@ public final class HandSum {
                                     .toList());
                 }
             }
-            return new Task(task.row(), task.level(), options, task.hand());
+            return task.choosing(options);
         });
     }
 

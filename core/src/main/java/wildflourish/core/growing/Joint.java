@@ -38,12 +38,7 @@ final class Joint {
             NoteRow row = task.row().withoutBreath();
             this.weight = weight;
             this.options = task.options();
-            int kinds = task.options().stream()
-                    .flatMap(List::stream)
-                    .mapToInt(Option::kind)
-                    .max()
-                    .orElse(0);
-            this.walk = new Walk(row, task.level(), kinds + 1);
+            this.walk = new Walk(row, task.level());
             this.load = walk.load(phrase);
             List<List<Step>> all = Planner.steps(row, options.subList(phrase.first(), phrase.last()), phrase.last());
             this.prospect =

@@ -10,7 +10,7 @@ import java.util.Map;
 import java.util.Optional;
 
 /** Phrases that begin alike: what they have alike (the trunk) is decided once, the rest (their tails) for each by itself. A phrase by itself is a trunk without tails. */
-final class Kin {
+final class Kin implements Family {
     private static final int NEVER = Hope.NEVER;
     private static final int FIRST_GUESS = 24;
     /** Nothing is so far below what was hoped for. */
@@ -31,12 +31,12 @@ final class Kin {
     /**
      * Of phrases that the row has as one family.
      *
-     * @param options for each note of the row
+     * @param options for each note of the row that the walk goes through
      * @param below how many points below its best way a way is still worth knowing
      */
-    Kin(Walk walk, NoteRow row, List<NoteRow.Stretch> members, List<List<Option>> options, int below) {
+    Kin(Walk walk, List<NoteRow.Stretch> members, List<List<Option>> options, int below) {
         this.walk = walk;
-        this.row = row;
+        this.row = walk.row();
         this.options = options;
         boolean isAlone = members.size() == 1;
         this.members = isAlone
@@ -258,15 +258,15 @@ final class Kin {
         return (int) (sight >>> (6 * member) & 63);
     }
 
-    /** For what neighbours see of all members the best worth of the family by itself. */
-    Map<Long, Integer> sights() {
+    @Override
+    public Map<Long, Integer> sights() {
         return sights;
     }
 
     // The way taken
 
-    /** The options of the best way of which neighbours see so much. */
-    List<Option> way(long sight) {
+    @Override
+    public List<Option> way(long sight) {
         List<Option> chosen = new ArrayList<>();
         trunk.backward(1, end -> new int[] {rest(end.state(), sight)});
         Lattice.Node end = trunk.take(Walk.START, 0, step -> {

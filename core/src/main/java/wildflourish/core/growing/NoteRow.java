@@ -207,6 +207,11 @@ public record NoteRow(
         return isReached[trunk];
     }
 
+    /** Without phrases and what is asked for over several bars: what the steps from note to note depend on. */
+    NoteRow unphrased() {
+        return new NoteRow(starts, crotchet, bars, barLengths, List.of(), isBlown, least, List.of());
+    }
+
     /** For somebody who needs no breath. */
     NoteRow withoutBreath() {
         return new NoteRow(starts, crotchet, bars, barLengths, stretches, false, least, requests);

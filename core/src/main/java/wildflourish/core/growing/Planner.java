@@ -9,6 +9,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.TreeMap;
+import java.util.function.Function;
 
 /**
  * Finds the best plan of one stage, but for what is asked for over several bars ({@link Branching}), and, where asked, the worth of the best plan through every option, exactly, in one pass forward and one back. Phrases of one family go together through
@@ -22,19 +23,13 @@ final class Planner {
     /** The numbers of the phrases of each family. */
     private final List<List<Integer>> members = new ArrayList<>();
 
-    private final List<Kin> families = new ArrayList<>();
+    private final List<Family> families = new ArrayList<>();
     /** For each family, for what neighbours see of it, the best worth of everything else. */
     private final List<Map<Long, Integer>> outside = new ArrayList<>();
 
-    private Planner(NoteRow row, Level level, List<List<Option>> options, int below) {
+    private Planner(NoteRow row, Walk walk, Function<List<NoteRow.Stretch>, Family> familyOf) {
         this.row = row;
-        int kinds = 1
-                + options.stream()
-                        .flatMap(List::stream)
-                        .mapToInt(Option::kind)
-                        .max()
-                        .orElse(0);
-        this.walk = new Walk(row, level, kinds);
+        this.walk = walk;
         for (int i = 0; i < row.stretches().size(); i++) {
             int family = row.stretches().get(i).family();
             while (members.size() <= family) {
@@ -43,8 +38,7 @@ final class Planner {
             members.get(family).add(i);
         }
         for (List<Integer> each : members) {
-            families.add(
-                    new Kin(walk, row, each.stream().map(row.stretches()::get).toList(), options, below));
+            families.add(familyOf.apply(each.stream().map(row.stretches()::get).toList()));
             outside.add(new HashMap<>());
         }
     }
@@ -52,11 +46,13 @@ final class Planner {
     /**
      * The best plan, without prices.
      *
+     * @param known phrases that were planned before, and are then
      * @param options for each note those that begin on it; {@link Option#isPlain plain} ones by {@link Option#plain}
      * @return empty where there is no way through
      */
-    static Optional<Plan> best(NoteRow row, Level level, List<List<Option>> options) {
-        return new Planner(row, level, options, 0).plan(false);
+    static Optional<Plan> best(KnownKin known, NoteRow row, Level level, List<List<Option>> options) {
+        Walk walk = known.walk(row, level);
+        return new Planner(row, walk, members -> known.family(walk, members, options)).plan(List.of());
     }
 
     /** The best plan, with the worth of the best one through every option. */
@@ -66,7 +62,13 @@ final class Planner {
 
     /** The same, exact down to so many points below the best plan. */
     static Optional<Plan> priced(NoteRow row, Level level, List<List<Option>> options, int below) {
-        return new Planner(row, level, options, below).plan(true);
+        Walk walk = new Walk(row, level);
+        List<Kin> families = new ArrayList<>();
+        Planner planner = new Planner(row, walk, members -> {
+            families.add(new Kin(walk, members, options, below));
+            return families.get(families.size() - 1);
+        });
+        return planner.plan(families);
     }
 
     /** For each note what can be chosen, as steps; what goes beyond a boundary is left out. */
@@ -107,7 +109,8 @@ final class Planner {
     private static final int NO_LOOK = -1;
     private static final Link START = new Link(NO_LOOK, new TreeMap<>());
 
-    private Optional<Plan> plan(boolean isPriced) {
+    /** {@code priced}: all families, where the worth of the best plan through every option is wanted; else none. */
+    private Optional<Plan> plan(List<Kin> priced) {
         List<List<Bond>> chain = new ArrayList<>();
         Map<Link, Integer> at = new HashMap<>();
         at.put(START, 0);
@@ -133,10 +136,10 @@ final class Planner {
         int worth = Collections.max(at.values());
         List<Option> chosen = chosen(chain, backward);
         Map<Option, Integer> through = new HashMap<>();
-        if (isPriced) {
+        if (!priced.isEmpty()) {
             settle(chain, forward, backward);
-            for (int family = 0; family < families.size(); family++) {
-                families.get(family).price(outside.get(family), through);
+            for (int family = 0; family < priced.size(); family++) {
+                priced.get(family).price(outside.get(family), through);
             }
         }
         return Optional.of(new Plan(chosen, worth, through));

@@ -37,6 +37,6 @@ final class SecondWay {
                     .map(option -> shared.contains(option) ? option.worth(option.gain() - price) : option)
                     .toList());
         }
-        return new Task(task.row(), task.level(), options, task.hand());
+        return task.choosing(options);
     }
 }

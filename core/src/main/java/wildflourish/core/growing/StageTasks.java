@@ -32,6 +32,8 @@ final class StageTasks {
     private final Neighbours.Growing growing;
     /** For each stage what may be chosen there, were it alone. */
     private final Map<Integer, List<List<Candidate>>> allowed = new HashMap<>();
+
+    private final Map<Integer, KnownKin> known = new HashMap<>();
     /** What was chosen and then did not fit beside what else was chosen, without points. */
     private final Set<Option> never = new HashSet<>();
 
@@ -124,7 +126,7 @@ final class StageTasks {
         NoteRow row = choices.asked(wish(stage));
         Level level = taste.level()
                 .bearing(row, Stream.concat(kept.stream(), under.stream()).toList(), options);
-        return new Task(row, level, options, choices.hand());
+        return new Task(row, level, options, choices.hand(), known.computeIfAbsent(stage, key -> new KnownKin()));
     }
 
     /** Those of a stage's pins that ask for something and without any one of which there is a way. */
@@ -195,7 +197,7 @@ final class StageTasks {
                                 .toList());
             }
         }
-        return new Task(task.row(), task.level(), options, task.hand());
+        return task.choosing(options);
     }
 
     private static boolean isAgreeing(Option option, Plan first) {

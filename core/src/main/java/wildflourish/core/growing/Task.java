@@ -10,8 +10,9 @@ import java.util.Set;
  *
  * @param options for each note of the row, a plain note among them where it may stay plain
  * @param hand what the hand has to do for several together; empty where each by itself is all that counts
+ * @param known phrases that were planned before at the stage, and are then
  */
-public record Task(NoteRow row, Level level, List<List<Option>> options, Optional<HandSum> hand) {
+public record Task(NoteRow row, Level level, List<List<Option>> options, Optional<HandSum> hand, KnownKin known) {
     private static final int MOST_TRIES = 3;
 
     public Task {
@@ -20,12 +21,17 @@ public record Task(NoteRow row, Level level, List<List<Option>> options, Optiona
 
     /** Where each option by itself is all that the hand has to do. */
     public Task(NoteRow row, Level level, List<List<Option>> options) {
-        this(row, level, options, Optional.empty());
+        this(row, level, options, Optional.empty(), new KnownKin());
     }
 
     /** The same where each option by itself is all that the hand has to do. */
     public Task byEach() {
-        return new Task(row, level, options);
+        return new Task(row, level, options, Optional.empty(), known);
+    }
+
+    /** The same with other options to choose from. */
+    public Task choosing(List<List<Option>> others) {
+        return new Task(row, level, others, hand, known);
     }
 
     /**
@@ -96,8 +102,8 @@ public record Task(NoteRow row, Level level, List<List<Option>> options, Optiona
 
     private Optional<Plan> best(NoteRow planned, List<List<Option>> choices) {
         return row.requests().isEmpty()
-                ? Planner.best(planned, level, choices)
-                : new Branching(planned, level).best(choices);
+                ? Planner.best(known, planned, level, choices)
+                : new Branching(known, planned, level).best(choices);
     }
 
     /** The same with the worth of the best plan through every option, at most where {@link #isAskedAnew}; empty where there is no way through. */
@@ -117,7 +123,7 @@ public record Task(NoteRow row, Level level, List<List<Option>> options, Optiona
     /** With an option that must be taken, in all returns that are tied. */
     public Task forcing(Option forced) {
         List<Option> all = new Returning(row, options).twins(forced, options);
-        return with(options.stream()
+        return choosing(options.stream()
                 .map(here -> here.stream()
                         .filter(option -> all.contains(option) || all.stream().noneMatch(option::overlaps))
                         .toList())
@@ -127,14 +133,10 @@ public record Task(NoteRow row, Level level, List<List<Option>> options, Optiona
     /** Without an option; returns that are tied to it lose it too. */
     public Task forbidding(Option forbidden) {
         List<Option> all = new Returning(row, options).twins(forbidden, options);
-        return with(options.stream()
+        return choosing(options.stream()
                 .map(here ->
                         here.stream().filter(option -> !all.contains(option)).toList())
                 .toList());
-    }
-
-    private Task with(List<List<Option>> others) {
-        return new Task(row, level, others, hand);
     }
 
     /** What a plan is worth, point by point. */

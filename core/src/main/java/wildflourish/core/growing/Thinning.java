@@ -108,14 +108,11 @@ public record Thinning(Optional<Integer> count, Optional<Tempo> tempo) {
     }
 
     private static Task dearer(Task task, int fee) {
-        return new Task(
-                task.row(),
-                task.level(),
-                task.options().stream()
-                        .map(here -> here.stream()
-                                .map(option -> option.isPlain() ? option : option.worth(option.gain() - fee))
-                                .toList())
-                        .toList());
+        return task.choosing(task.options().stream()
+                .map(here -> here.stream()
+                        .map(option -> option.isPlain() ? option : option.worth(option.gain() - fee))
+                        .toList())
+                .toList());
     }
 
     private Task task(Tune tune, Version full, Taste taste, Choices choices, Set<Placement> never) {

@@ -29,17 +29,15 @@ final class Walk {
 
     private final NoteRow row;
     private final Level level;
-    private final int kinds;
     /** For each bar what one ornament more costs beside so many. */
     private final int[][] thickness;
 
     private final int[] techniques = new int[MOST_KINDS + 1];
 
-    /** {@code kinds}: how many techniques there are at all, at most {@link #MOST_KINDS}. */
-    Walk(NoteRow row, Level level, int kinds) {
+    /** Through a row, for options of at most {@link #MOST_KINDS} techniques. */
+    Walk(NoteRow row, Level level) {
         this.row = row;
         this.level = level;
-        this.kinds = kinds;
         this.thickness = new int[row.barLengths().size()][MOST_COUNT];
         for (int bar = 0; bar < thickness.length; bar++) {
             int free = level.freeIn(row.barLengths().get(bar), row.semibreve());
@@ -86,6 +84,10 @@ final class Walk {
     /** What one ornament more costs in a bar with so many; negative where there may be none. */
     int thickness(int bar, int already) {
         return already < MOST_COUNT ? thickness[bar][already] : -1;
+    }
+
+    NoteRow row() {
+        return row;
     }
 
     boolean isBlown() {
@@ -178,21 +180,16 @@ final class Walk {
 
     // What neighbouring phrases see of a phrase
 
-    /** How many different things a neighbour may see. */
-    int looks() {
-        return 2 * (kinds + 2);
-    }
-
     /** What a neighbour sees of a phrase that ends in a state: no technique, one alone, several; and whether somebody could breathe. */
     int look(long state) {
         int count = techniques(state);
-        int seen = count == 0 ? 0 : count == 1 ? 1 + Long.numberOfTrailingZeros(state >>> KINDS) : kinds + 1;
+        int seen = count == 0 ? 0 : count == 1 ? 1 + Long.numberOfTrailingZeros(state >>> KINDS) : MOST_KINDS + 1;
         return 2 * seen + breath(state);
     }
 
     /** What two phrases side by side cost. */
     int between(int look, int other) {
-        boolean isSole = look / 2 > 0 && look / 2 <= kinds;
+        boolean isSole = look / 2 > 0 && look / 2 <= MOST_KINDS;
         int clash = isSole && look / 2 == other / 2 ? level.clash() : 0;
         boolean isBreathless = row.isBlown() && look % 2 == 0 && other % 2 == 0;
         return clash + (isBreathless ? level.breath() : 0);

@@ -23,7 +23,7 @@ class PlannerTest {
         Optional<Plan> best() {
             return row.requests().isEmpty()
                     ? Planner.priced(row, level, options)
-                    : new Branching(row, level).best(options);
+                    : new Branching(new KnownKin(), row, level).best(options);
         }
 
         Problem requesting(List<Request> requests) {
