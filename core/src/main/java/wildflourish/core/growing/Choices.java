@@ -2,6 +2,7 @@ package wildflourish.core.growing;
 
 import java.util.ArrayList;
 import java.util.Collections;
+import java.util.Comparator;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
@@ -14,23 +15,18 @@ import java.util.stream.Stream;
 import wildflourish.core.hand.Attempt;
 import wildflourish.core.hand.HandBeside;
 import wildflourish.core.hand.HandCost;
-import wildflourish.core.hand.Made;
 import wildflourish.core.hand.Price;
 import wildflourish.core.hand.Scene;
 import wildflourish.core.instrument.Family;
-import wildflourish.core.music.Fraction;
-import wildflourish.core.music.Metre;
 import wildflourish.core.music.Tempo;
 import wildflourish.core.ornament.Choice;
 import wildflourish.core.ornament.Ornament;
 import wildflourish.core.ornament.Stack;
 import wildflourish.core.placing.Fit;
 import wildflourish.core.placing.WhatFits;
-import wildflourish.core.tune.Bar;
 import wildflourish.core.tune.Note;
 import wildflourish.core.tune.NoteId;
 import wildflourish.core.tune.NotePlace;
-import wildflourish.core.tune.Part;
 import wildflourish.core.tune.Tune;
 import wildflourish.core.version.Placement;
 import wildflourish.core.version.Version;
@@ -38,8 +34,6 @@ import wildflourish.core.version.Wish;
 
 /** What fits every note of a tune on an instrument, found once for all stages, and the tune as a row of notes. */
 public final class Choices {
-    private static final Fraction QUAVER = Fraction.of(1, 8);
-    private static final Fraction CROTCHET = Fraction.of(1, 4);
 
     private final Tune tune;
     private final NoteRow row;
@@ -57,18 +51,6 @@ public final class Choices {
     /** What stands already and would not be planned; one thread may plan while another reads. */
     private final Map<Option, Placement> standing = new ConcurrentHashMap<>();
 
-    /**
-     * Something that fits.
-     *
-     * @param hand points for what it alone asks of the hand on strings and buttons more than the notes it stands on
-     */
-    private record Found(
-            Placement placement, String name, Fit fit, int from, int to, int begins, int leaves, int hand) {
-        Ornament ornament() {
-            return placement.ornament();
-        }
-    }
-
     private Choices(Tune tune, Scene scene, DoubleConsumer reached) {
         this.tune = tune;
         this.own = Optional.empty();
@@ -84,9 +66,8 @@ public final class Choices {
                             : fitting(scene, note.id(), usual).stream()
                                     .filter(fit -> fit.placement().span().isInOneBar(tune) && isOrnament(fit))
                                     .flatMap(fit -> found(fit).stream())
-                                    .sorted((one, other) -> Integer.compare(
-                                            one.placement().stack().weight(),
-                                            other.placement().stack().weight()))
+                                    .sorted(Comparator.comparingInt(
+                                            each -> each.traits().weight()))
                                     .toList());
             reached.accept(found.size() / (double) tune.notes().size());
         }
@@ -136,17 +117,7 @@ public final class Choices {
         if (more == Double.POSITIVE_INFINITY) {
             return Optional.empty();
         }
-        int from = tune.placeOf(placement.span().first()).order();
-        Optional<Made> made = fit.facts().attempt().flatMap(Attempt::made);
-        return Optional.of(new Found(
-                placement,
-                placement.stack().toString(),
-                fit,
-                from,
-                tune.placeOf(placement.span().last()).order() + 1,
-                made.flatMap(Made::firstFinger).orElse(Option.NONE),
-                made.flatMap(Made::lastFinger).orElse(Option.NONE),
-                HandSum.points(more)));
+        return Optional.of(Found.of(fit, tune, HandSum.points(more)));
     }
 
     /** In the scene of a version without ornaments, at the slowest tempo that is planned for; {@code reached} is told the share of the notes that is done, from 0 to 1. */
@@ -218,7 +189,7 @@ public final class Choices {
         return found.get(from).stream()
                 .filter(each -> each.placement().equals(placement))
                 .findFirst()
-                .map(each -> option(each, 0))
+                .map(each -> each.option(0))
                 .orElseThrow();
     }
 
@@ -258,8 +229,8 @@ public final class Choices {
         for (int note = 0; note < found.size(); note++) {
             List<Option> here = new ArrayList<>();
             for (Found each : found.get(note)) {
-                if (isAllowed(each, taste, clean) && !isRefused(each, wish)) {
-                    here.add(option(each, taste, liking));
+                if (each.isAllowed(taste, clean) && !each.isRefused(wish)) {
+                    here.add(each.option(taste, liking, isHandInRank));
                 }
             }
             if (here.isEmpty()
@@ -308,14 +279,6 @@ public final class Choices {
         return partings;
     }
 
-    private static boolean isRefused(Found each, Wish wish) {
-        Placement placement = each.placement();
-        return wish.refuses(placement.span().first(), each.name())
-                || placement.stack().choices().stream()
-                        .anyMatch(choice ->
-                                wish.never().contains(choice.ornament().id()));
-    }
-
     /** What stands there already as an option, whether it would be planned or not; one that does not fit brings nothing. */
     Option standing(Placement placement, Taste taste, Liking liking) {
         int from = tune.placeOf(placement.span().first()).order();
@@ -323,7 +286,7 @@ public final class Choices {
         return found.get(from).stream()
                 .filter(each -> each.to() == to && each.placement().stack().equals(placement.stack()))
                 .findFirst()
-                .map(each -> option(each, taste, liking))
+                .map(each -> each.option(taste, liking, isHandInRank))
                 .orElseGet(() -> bare(placement, from, to));
     }
 
@@ -341,68 +304,8 @@ public final class Choices {
         return option;
     }
 
-    private static boolean isAllowed(Found each, Taste taste, List<Tempo> clean) {
-        Stack stack = each.placement().stack();
-        boolean isShort = each.fit().facts().lengthWholeNotes().isLessThan(QUAVER);
-        return stack.stage() <= taste.limits().highest()
-                && stack.difficulty() <= taste.limits().hardest()
-                && !(isShort && taste.worth().shortNote().isEmpty())
-                && clean.stream()
-                        .allMatch(tempo -> each.fit()
-                                .facts()
-                                .isCleanAt(tempo, taste.limits().margin()));
-    }
-
-    private Option option(Found each, Taste taste, Liking liking) {
-        Taste.Worth worth = taste.worth();
-        Note first = tune.notes().get(each.from());
-        int weight = each.placement().stack().weight();
-        boolean isShort = each.fit().facts().lengthWholeNotes().isLessThan(QUAVER);
-        int gain = each.fit().rank()
-                + worth.place() * beats(first)
-                + (first.played().isLessThan(CROTCHET) ? 0 : worth.held())
-                + worth.size() * weight
-                + liking.of(each.placement().stack())
-                + liking.lean().place() * beats(first)
-                + liking.lean().size() * weight
-                - liking.lean().fee()
-                - (isHandInRank ? 0 : each.hand())
-                - worth.fee()
-                - worth.toil() * each.placement().stack().difficulty()
-                + (isAtTurn(each) ? worth.turn() : 0)
-                - (isShort ? worth.shortNote().orElse(0) : 0);
-        return option(each, gain);
-    }
-
-    private static Option option(Found each, int gain) {
-        return new Option(
-                each.from(),
-                each.to(),
-                each.name(),
-                each.ornament().kind().ordinal(),
-                each.begins(),
-                each.leaves(),
-                each.placement().stack().weight(),
-                gain);
-    }
-
     /** Twice on the first beat, once on another. */
     int beats(Note note) {
-        Metre metre = tune.metreAt(tune.placeOf(note.id()).bar());
-        Fraction offset = tune.placeOf(note.id()).offset();
-        Fraction count = metre.isCompound() ? metre.countLength() : CROTCHET;
-        return offset.isZero() ? 2 : offset.modulo(count).isZero() ? 1 : 0;
-    }
-
-    private boolean isAtTurn(Found each) {
-        int bar = tune.placeOf(tune.notes().get(each.from()).id()).bar();
-        Part part = tune.form().partAt(bar);
-        if (bar != part.lastBar()) {
-            return false;
-        }
-        Bar last = tune.bars().get(bar);
-        Fraction left = last.length()
-                .minus(tune.placeOf(tune.notes().get(each.from()).id()).offset());
-        return left.isLessThan(CROTCHET);
+        return Found.beats(note, tune);
     }
 }

@@ -14,6 +14,8 @@ import java.util.TreeMap;
 import java.util.concurrent.ConcurrentSkipListMap;
 import java.util.function.BiFunction;
 import java.util.function.DoubleConsumer;
+import java.util.stream.IntStream;
+import java.util.stream.Stream;
 import wildflourish.core.hand.Scene;
 import wildflourish.core.music.Tempo;
 import wildflourish.core.ornament.Profile;
@@ -392,17 +394,17 @@ public final class Growth {
 
     /** What was planned and does not fit where it stands beside everything else. */
     private List<Placement> unfit(Stair made) {
-        List<Placement> unfit = new ArrayList<>();
-        for (int stage = lowest; stage < made.stages().size(); stage++) {
-            Scene scene = Scene.of(tune, made.at(stage), profile);
-            for (Placement placement : Dressing.of(made.at(stage))) {
-                if (!isStanding(placement)
-                        && WhatFits.verdict(scene, placement).filter(Fit::fits).isEmpty()) {
-                    unfit.add(placement);
-                }
-            }
-        }
-        return unfit;
+        return IntStream.range(lowest, made.stages().size())
+                .parallel()
+                .mapToObj(made::at)
+                .flatMap(version -> unfit(Scene.of(tune, version, profile), Dressing.of(version)))
+                .toList();
+    }
+
+    private Stream<Placement> unfit(Scene scene, List<Placement> dressing) {
+        return dressing.stream()
+                .filter(placement -> !isStanding(placement)
+                        && WhatFits.verdict(scene, placement).filter(Fit::fits).isEmpty());
     }
 
     /** Whether somebody has placed it, in a planned stage or right below. */

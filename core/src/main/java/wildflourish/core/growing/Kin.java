@@ -10,7 +10,7 @@ import java.util.Map;
 import java.util.Optional;
 
 /** Phrases that begin alike: what they have alike (the trunk) is decided once, the rest (their tails) for each by itself. A phrase by itself is a trunk without tails. */
-final class Kin implements Family {
+final class Kin implements Ways {
     private static final int NEVER = Hope.NEVER;
     private static final int FIRST_GUESS = 24;
     /** Nothing is so far below what was hoped for. */

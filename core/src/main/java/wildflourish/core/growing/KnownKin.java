@@ -21,7 +21,7 @@ public final class KnownKin {
     /** All that the best ways of a family depend on, beside the phrases that it has; its walk is the only one of its setting. */
     private record Question(Walk walk, List<List<List<Option>>> options) {}
 
-    private record Answer(Map<Long, Integer> sights, Map<Long, List<Option>> ways) implements Family {
+    private record Answer(Map<Long, Integer> sights, Map<Long, List<Option>> ways) implements Ways {
         static Answer of(Kin kin) {
             return new Answer(
                     kin.sights(),
@@ -43,13 +43,13 @@ public final class KnownKin {
     }
 
     /**
-     * A family of phrases.
+     * The best ways of a family of phrases.
      *
      * @param walk from {@link #walk}
      * @param members phrases of the row that go together
      * @param options for each note of the row
      */
-    synchronized Family family(Walk walk, List<NoteRow.Stretch> members, List<List<Option>> options) {
+    synchronized Ways ways(Walk walk, List<NoteRow.Stretch> members, List<List<Option>> options) {
         List<NoteRow.Stretch> unnamed =
                 members.stream().map(member -> member.withFamily(0)).toList();
         List<List<List<Option>>> theirs = members.stream()

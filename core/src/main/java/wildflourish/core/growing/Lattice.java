@@ -131,11 +131,16 @@ final class Lattice {
     }
 
     private Node node(int offset, long state, List<Map<Long, Node>> known, int ends) {
-        return known.get(offset).computeIfAbsent(state, key -> {
+        return known.get(offset).computeIfAbsent(spread(state), key -> {
             Node fresh = new Node(state, offset, ends);
             nodes.get(offset).add(fresh);
             return fresh;
         });
+    }
+
+    /** A state as a key: those of one boundary differ in few bits, which hashing by itself would not tell apart. */
+    private static long spread(long state) {
+        return state * 0x9E37_79B9_7F4A_7C15L;
     }
 
     private static void raise(Node node, int[] ahead, int gain) {

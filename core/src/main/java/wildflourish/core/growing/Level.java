@@ -92,11 +92,20 @@ public record Level(
         return load.over() * (more * (more + 1) / 2);
     }
 
+    private static boolean mayBePlain(List<Option> here) {
+        for (Option option : here) {
+            if (option.isPlain()) {
+                return true;
+            }
+        }
+        return false;
+    }
+
     /** With limits raised by just as much as these need that must stand, what is asked for in bars and over several, and notes that must have something. */
     Level bearing(NoteRow row, List<Option> standing, List<List<Option>> options) {
         List<Option> kept = new ArrayList<>(standing);
         options.stream()
-                .filter(here -> here.stream().noneMatch(Option::isPlain))
+                .filter(here -> !mayBePlain(here))
                 .flatMap(here -> here.stream().min(Comparator.comparingInt(Option::weight)).stream())
                 .filter(option -> standing.stream().noneMatch(option::overlaps))
                 .forEach(kept::add);

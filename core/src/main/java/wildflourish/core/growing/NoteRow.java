@@ -181,30 +181,44 @@ public record NoteRow(
                 .toList());
     }
 
+    /** The farthest boundary to which there is a way of steps that all members have. */
     private static int trunk(List<Stretch> members, List<List<Option>> options) {
-        int trunk = members.get(0).trunk();
-        while (trunk > 0 && !isPassable(members, trunk, options)) {
-            trunk--;
+        Stretch first = members.get(0);
+        int trunk = 0;
+        boolean[] isReached = new boolean[first.trunk() + 1];
+        isReached[0] = true;
+        for (int i = 0; i < first.trunk(); i++) {
+            for (Option option : isReached[i] ? options.get(first.first() + i) : List.<Option>of()) {
+                int to = option.to() - first.first();
+                if (to <= first.trunk() && !isReached[to] && haveAll(members, option, options)) {
+                    isReached[to] = true;
+                    trunk = Math.max(trunk, to);
+                }
+            }
         }
         return trunk;
     }
 
-    /** Whether there is a way of steps that all members have through their first notes. */
-    private static boolean isPassable(List<Stretch> members, int trunk, List<List<Option>> options) {
-        Stretch first = members.get(0);
-        boolean[] isReached = new boolean[trunk + 1];
-        isReached[0] = true;
-        for (int i = 0; i < trunk; i++) {
-            for (Option option : isReached[i] ? options.get(first.first() + i) : List.<Option>of()) {
-                int to = option.to() - first.first();
-                boolean areAlike = to <= trunk
-                        && members.stream()
-                                .allMatch(member -> options.get(option.from() + member.first() - first.first()).stream()
-                                        .anyMatch(option::isLike));
-                isReached[Math.min(to, trunk)] |= areAlike;
+    private static boolean haveAll(List<Stretch> members, Option option, List<List<Option>> options) {
+        for (Stretch member : members) {
+            int note = option.from() + member.first() - members.get(0).first();
+            if (options.get(note).stream().noneMatch(option::isLike)) {
+                return false;
             }
         }
-        return isReached[trunk];
+        return true;
+    }
+
+    /** With phrases tied only as far as they are in another row too. */
+    NoteRow tiedAsIn(NoteRow other) {
+        List<Stretch> less = new ArrayList<>();
+        for (int i = 0; i < stretches.size(); i++) {
+            less.add(stretches
+                    .get(i)
+                    .withTrunk(Math.min(
+                            stretches.get(i).trunk(), other.stretches.get(i).trunk())));
+        }
+        return with(less);
     }
 
     /** Without phrases and what is asked for over several bars: what the steps from note to note depend on. */

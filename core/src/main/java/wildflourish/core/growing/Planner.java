@@ -23,11 +23,11 @@ final class Planner {
     /** The numbers of the phrases of each family. */
     private final List<List<Integer>> members = new ArrayList<>();
 
-    private final List<Family> families = new ArrayList<>();
+    private final List<Ways> families = new ArrayList<>();
     /** For each family, for what neighbours see of it, the best worth of everything else. */
     private final List<Map<Long, Integer>> outside = new ArrayList<>();
 
-    private Planner(NoteRow row, Walk walk, Function<List<NoteRow.Stretch>, Family> familyOf) {
+    private Planner(NoteRow row, Walk walk, Function<List<NoteRow.Stretch>, Ways> waysOf) {
         this.row = row;
         this.walk = walk;
         for (int i = 0; i < row.stretches().size(); i++) {
@@ -38,7 +38,7 @@ final class Planner {
             members.get(family).add(i);
         }
         for (List<Integer> each : members) {
-            families.add(familyOf.apply(each.stream().map(row.stretches()::get).toList()));
+            families.add(waysOf.apply(each.stream().map(row.stretches()::get).toList()));
             outside.add(new HashMap<>());
         }
     }
@@ -52,7 +52,7 @@ final class Planner {
      */
     static Optional<Plan> best(KnownKin known, NoteRow row, Level level, List<List<Option>> options) {
         Walk walk = known.walk(row, level);
-        return new Planner(row, walk, members -> known.family(walk, members, options)).plan(List.of());
+        return new Planner(row, walk, members -> known.ways(walk, members, options)).plan(List.of());
     }
 
     /** The best plan, with the worth of the best one through every option. */

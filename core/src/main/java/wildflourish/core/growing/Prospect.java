@@ -4,6 +4,8 @@ import java.util.List;
 
 /** What can still come from a boundary of a phrase on, of all that begin alike so far: what a state need not remember follows from that. */
 final class Prospect {
+    private static final long ANYTHING = -1;
+
     private final NoteRow row;
     private final int first;
     /** The boundary after the last note that all have alike; what is less than a crotchet before it may meet anything. */
@@ -14,8 +16,9 @@ final class Prospect {
     private final boolean endsBar;
 
     private final long[] kindsAt;
-    private final long[] fingersAt;
     private final long[] kindsFrom;
+    private final long[][] kindsMet;
+    private final long[][] fingersMet;
 
     /**
      * Of some notes of a phrase.
@@ -35,7 +38,7 @@ final class Prospect {
         this.endsBar = endsBar;
         int notes = end - first;
         this.kindsAt = new long[notes];
-        this.fingersAt = new long[notes];
+        long[] fingersAt = new long[notes];
         this.kindsFrom = new long[notes + 1];
         kindsFrom[notes] = later;
         for (int i = notes - 1; i >= 0; i--) {
@@ -45,6 +48,8 @@ final class Prospect {
             }
             kindsFrom[i] = kindsFrom[i + 1] | kindsAt[i];
         }
+        this.kindsMet = met(kindsAt);
+        this.fingersMet = met(fingersAt);
     }
 
     int first() {
@@ -67,22 +72,45 @@ final class Prospect {
 
     /** Whether something of a technique can come less than a crotchet after what ended so many notes before a boundary. */
     boolean meetsKind(int boundary, int gap, int kind) {
-        return meets(boundary, gap, kindsAt, kind);
+        return isMet(kindsMet, boundary - first, gap, kind);
     }
 
     boolean meetsFinger(int boundary, int gap, int finger) {
-        return meets(boundary, gap, fingersAt, finger);
+        return isMet(fingersMet, boundary - first, gap, finger);
     }
 
-    private boolean meets(int boundary, int gap, long[] masks, int bit) {
-        long until = row.starts().get(boundary - gap) + row.crotchet();
-        int at = boundary;
-        while (at < end && row.starts().get(at) < until) {
-            if ((masks[at - first] >>> bit & 1) != 0) {
-                return true;
+    private static boolean isMet(long[][] met, int at, int gap, int bit) {
+        return gap < met[at].length && (met[at][gap] >>> bit & 1) != 0;
+    }
+
+    /** For each boundary, for what ended so many notes before it while that is less than a crotchet away, all that can come within the crotchet. */
+    private long[][] met(long[] masks) {
+        long[][] met = new long[masks.length + 1][];
+        for (int at = 0; at <= masks.length; at++) {
+            int boundary = first + at;
+            int gaps = 0;
+            while (gaps <= boundary && isNear(boundary - gaps, boundary)) {
+                gaps++;
             }
+            met[at] = new long[gaps];
+            for (int gap = 0; gap < gaps; gap++) {
+                met[at][gap] = met(masks, boundary - gap, boundary);
+            }
+        }
+        return met;
+    }
+
+    private long met(long[] masks, int ended, int boundary) {
+        long met = 0;
+        int at = boundary;
+        while (at < end && isNear(ended, at)) {
+            met |= masks[at - first];
             at++;
         }
-        return at == end && !isWhole && row.starts().get(end) < until;
+        return at == end && !isWhole && isNear(ended, end) ? ANYTHING : met;
+    }
+
+    private boolean isNear(int ended, int boundary) {
+        return row.length(ended, boundary) < row.crotchet();
     }
 }

@@ -25,6 +25,11 @@ final class Returning {
         this.leaders = leaders();
     }
 
+    /** The row with returns tied as far as they can be alike, whether they are planned together or not. */
+    NoteRow tied() {
+        return tied;
+    }
+
     /** The row with as many returns tied as can be planned together. */
     NoteRow planned() {
         return planned;

@@ -33,6 +33,7 @@ final class StageTasks {
     /** For each stage what may be chosen there, were it alone. */
     private final Map<Integer, List<List<Candidate>>> allowed = new HashMap<>();
 
+    private final Map<Integer, Taste> tastes = new HashMap<>();
     private final Map<Integer, KnownKin> known = new HashMap<>();
     /** What was chosen and then did not fit beside what else was chosen, without points. */
     private final Set<Option> never = new HashSet<>();
@@ -114,7 +115,7 @@ final class StageTasks {
                 boolean isAdmitted = candidate.placement().isEmpty()
                         ? neighbours.admitsPlain(option.from())
                         : neighbours.admits(option, candidate.placement().get()) && !isRefused(stage, option);
-                if (isAdmitted && kept.stream().noneMatch(option::overlaps)) {
+                if (isAdmitted && (kept.isEmpty() || kept.stream().noneMatch(option::overlaps))) {
                     admitted.add(option);
                 }
             }
@@ -212,11 +213,12 @@ final class StageTasks {
     private List<Tempo> tempos(int stage) {
         return stair.stages().subList(stage, stair.stages().size()).stream()
                 .map(version -> version.playing().tempo())
+                .distinct()
                 .toList();
     }
 
     private Taste taste(int stage) {
-        return taste(stair, stage, profile);
+        return tastes.computeIfAbsent(stage, key -> taste(stair, stage, profile));
     }
 
     /** What a stage of a stair is judged by, for a student, as its teacher wishes; the plain stage by what the one above it is. */

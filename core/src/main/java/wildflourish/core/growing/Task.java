@@ -83,19 +83,16 @@ public record Task(NoteRow row, Level level, List<List<Option>> options, Optiona
     /**
      * What no plan is worth more than by what each option asks of the hand alone: the best one, with returns that follow from far left free.
      *
-     * @param last what was asked in the end of the same stage: where its returns are tied less, all are left free
+     * @param last what was asked in the end of the same stage: returns are tied as far as they are there too
      * @param best the worth of {@link #best}
      */
     int most(Task last, int best) {
         Returning returning = new Returning(row, options);
-        boolean isTiedAlike = returning
-                .planned()
-                .stretches()
-                .equals(new Returning(last.row, last.options).planned().stretches());
-        boolean isSure = isTiedAlike && !returning.hasFollowers();
+        NoteRow common = returning.tied().tiedAsIn(new Returning(last.row, last.options).tied());
+        boolean isSure = common.equals(returning.tied()) && !returning.hasFollowers();
         return isSure
                 ? best
-                : best((isTiedAlike ? returning : new Returning(row.untied(), options)).planned(), options)
+                : best(new Returning(common, options).planned(), options)
                         .map(Plan::worth)
                         .orElse(best);
     }

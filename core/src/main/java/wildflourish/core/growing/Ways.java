@@ -4,7 +4,7 @@ import java.util.List;
 import java.util.Map;
 
 /** The best ways through phrases that begin alike, taken together. */
-interface Family {
+interface Ways {
     /** For what neighbours see of all its phrases the best worth of the family by itself. */
     Map<Long, Integer> sights();
 
