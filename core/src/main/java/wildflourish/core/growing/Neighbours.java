@@ -120,15 +120,12 @@ final class Neighbours {
     }
 
     private static boolean isBorne(Growing growing, Lying lower, Lying higher) {
-        boolean isWithin = higher.from() <= lower.from() && lower.to() <= higher.to();
-        Placement light = lower.placement();
-        Placement heavy = higher.placement();
-        boolean isSame = isWithin
-                && lower.to() - lower.from() == higher.to() - higher.from()
-                && light.stack().equals(heavy.stack());
-        return isSame
-                || (isWithin
-                        && light.stack().weight() <= heavy.stack().weight()
-                        && growing.isGrown(light.stack(), heavy.stack()));
+        if (lower.from() < higher.from() || higher.to() < lower.to()) {
+            return false;
+        }
+        Stack light = lower.placement().stack();
+        Stack heavy = higher.placement().stack();
+        boolean isAsLong = lower.to() - lower.from() == higher.to() - higher.from();
+        return (isAsLong && light.equals(heavy)) || (light.weight() <= heavy.weight() && growing.isGrown(light, heavy));
     }
 }

@@ -108,6 +108,9 @@ public record NoteRow(
 
     /** With phrases tied only up to notes that are pinned in one of a family and not in all. */
     NoteRow untiedAt(Set<Integer> pinned) {
+        if (pinned.isEmpty()) {
+            return this;
+        }
         Map<Integer, Integer> trunks = new HashMap<>();
         for (Stretch stretch : stretches) {
             trunks.merge(stretch.family(), untiedAt(stretch, pinned), Math::min);

@@ -71,9 +71,11 @@ public record Stack(List<Choice> choices) {
 
     /** What all its ornaments weigh together. */
     public int weight() {
-        return choices.stream()
-                .mapToInt(choice -> choice.ornament().manner().weight())
-                .sum();
+        int weight = 0;
+        for (Choice each : choices) {
+            weight += each.ornament().manner().weight();
+        }
+        return weight;
     }
 
     /** How hard all of it is together: as hard as the hardest, and half of what each other one is, rounded up. */

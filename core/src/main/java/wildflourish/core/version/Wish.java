@@ -239,10 +239,13 @@ public record Wish(
 
     /** Whether an option is never to be planned at a note. */
     public boolean refuses(NoteId note, String option) {
-        return pins.stream()
-                .anyMatch(pin -> pin.kind() == Pin.Kind.NEVER
-                        && pin.note().equals(note)
-                        && (pin.option().isEmpty() || pin.option().equals(option)));
+        for (Pin pin : pins) {
+            boolean isNever = pin.kind() == Pin.Kind.NEVER && pin.note().equals(note);
+            if (isNever && (pin.option().isEmpty() || pin.option().equals(option))) {
+                return true;
+            }
+        }
+        return false;
     }
 
     /** Whether something is to stand at a note. */
