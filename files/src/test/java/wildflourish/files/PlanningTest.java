@@ -312,7 +312,7 @@ class PlanningTest {
         assertThat(placements(never.at(2)).stream().map(each -> each.ornament().id()))
                 .doesNotContain("cut");
         Grown alike = planned(tune, stair, 2);
-        Grown varied = planned(tune, wishing(stair, 2, Wish.USUAL.varied(true)), 2);
+        Grown varied = planned(tune, wishing(stair, 2, Wish.USUAL.with(Wish.Returns.VARIED)), 2);
         assertThat(onReturns(tune, varied.stair().at(2)))
                 .as("returns that differ")
                 .isGreaterThan(onReturns(tune, alike.stair().at(2)));
@@ -394,7 +394,7 @@ class PlanningTest {
     @Test
     void variedReturnsHavePrices() {
         Tune tune = Demo.tunes().get(0);
-        Stair stair = wishing(begun(1, "whistle-d", 3), 2, Wish.USUAL.varied(true));
+        Stair stair = wishing(begun(1, "whistle-d", 3), 2, Wish.USUAL.with(Wish.Returns.VARIED));
         StagePlan at = planned(tune, stair, 2).at(2).orElseThrow();
         assertThat(at.task().ledger(at.plan().chosen()).sum())
                 .isEqualTo(at.plan().worth());
@@ -516,7 +516,7 @@ class PlanningTest {
                 .with(Wish.Degree.BEAT, -1)
                 .with(Wish.Degree.RISE, 1)
                 .forConcert(true)
-                .varied(true)
+                .with(Wish.Returns.VARIED)
                 .withNever("cran", true)
                 .withNever("long-roll", true)
                 .with(Wish.Pin.never(tune.notes().get(3).id(), "short-roll"))

@@ -159,8 +159,8 @@ public final class Choices {
         return found(option).map(Found::hand).orElse(0);
     }
 
-    /** The row as it is planned for a wish: what is asked for in its bars, and phrases that return tied as far as they are to be alike. */
-    NoteRow asked(Wish wish) {
+    /** The row as it is planned for a wish: what is asked for in its bars, and phrases that return tied, where they are to be alike, as far as all can be. */
+    NoteRow asked(Wish wish, boolean isTied) {
         Set<Integer> pinned = new HashSet<>();
         List<Request> requests = new ArrayList<>();
         List<Integer> least =
@@ -174,7 +174,7 @@ public final class Choices {
             }
         }
         NoteRow asked = row.asking(least).requesting(requests);
-        return wish.isVaried() ? asked.untied() : asked.untiedAt(pinned);
+        return isTied ? asked.untiedAt(pinned) : asked.untied();
     }
 
     /** The placement that an option stands for. */

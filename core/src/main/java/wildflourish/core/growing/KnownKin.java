@@ -1,41 +1,102 @@
 package wildflourish.core.growing;
 
+import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.function.Function;
-import java.util.stream.Collectors;
 
 /**
- * Families of phrases whose best ways were found before. A stage is planned again and again, and each time most of its phrases may have just what they might have had before: those are not gone
- * through anew. Of each family what was asked for last is kept.
+ * Families of phrases whose best ways were found before. A stage is planned again and again, and each time most of its phrases may have just what they might have had before, or what others
+ * like them may have: those are not gone through anew. Of each kind of family what was asked for last is kept.
  */
 public final class KnownKin {
-    /** Answers that are kept of one family. */
+    /** Answers that are kept of families with the same notes. */
     private static final int MOST_EACH = 48;
 
     /** What the steps through a row cost, beside the options themselves. */
     private record Setting(NoteRow row, Level level) {}
 
-    /** All that the best ways of a family depend on, beside the phrases that it has; its walk is the only one of its setting. */
+    /**
+     * A phrase wherever it stands.
+     *
+     * @param starts when its notes begin and, last, when it ends, from its beginning
+     * @param bars for each note the number of its bar, from that of the first
+     * @param lengths for each note how long its bar is
+     * @param least for each note how many ornaments are asked for in its bar
+     */
+    private record Notes(
+            List<Long> starts,
+            List<Integer> bars,
+            List<Long> lengths,
+            List<Integer> least,
+            int trunk,
+            boolean isPickup,
+            boolean endsBar) {
+        static Notes of(NoteRow row, NoteRow.Stretch stretch) {
+            List<Long> starts = new ArrayList<>();
+            List<Integer> bars = new ArrayList<>();
+            List<Long> lengths = new ArrayList<>();
+            List<Integer> least = new ArrayList<>();
+            for (int note = stretch.first(); note < stretch.last(); note++) {
+                int bar = row.bars().get(note);
+                starts.add(row.length(stretch.first(), note));
+                bars.add(bar - row.bars().get(stretch.first()));
+                lengths.add(row.barLengths().get(bar));
+                least.add(row.least().get(bar));
+            }
+            starts.add(row.length(stretch.first(), stretch.last()));
+            return new Notes(
+                    starts, bars, lengths, least, stretch.trunk(), stretch.isPickup(), row.isBarLine(stretch.last()));
+        }
+    }
+
+    /** All that the best ways of a family depend on beside its notes: what the steps cost (the only walk of its setting) and the options, as if each phrase began with the row. */
     private record Question(Walk walk, List<List<List<Option>>> options) {}
 
-    private record Answer(Map<Long, Integer> sights, Map<Long, List<Option>> ways) implements Ways {
-        static Answer of(Kin kin) {
-            return new Answer(
-                    kin.sights(),
-                    kin.sights().keySet().stream().collect(Collectors.toMap(Function.identity(), kin::way)));
+    /** {@code ways}: for each sight the options of each phrase, as if that began with the row. */
+    private record Answer(Map<Long, Integer> sights, Map<Long, List<List<Option>>> ways) {
+        static Answer of(Kin kin, List<NoteRow.Stretch> members) {
+            Map<Long, List<List<Option>>> ways = new HashMap<>();
+            kin.sights().keySet().forEach(sight -> {
+                List<Option> way = kin.way(sight);
+                ways.put(
+                        sight,
+                        members.stream()
+                                .map(member -> way.stream()
+                                        .filter(option ->
+                                                member.first() <= option.from() && option.to() <= member.last())
+                                        .map(option -> option.moved(-member.first()))
+                                        .toList())
+                                .toList());
+            });
+            return new Answer(kin.sights(), ways);
+        }
+    }
+
+    /** An answer for phrases where they stand. */
+    private record Placed(Answer answer, List<NoteRow.Stretch> members) implements Ways {
+        @Override
+        public Map<Long, Integer> sights() {
+            return answer.sights();
         }
 
         @Override
         public List<Option> way(long sight) {
-            return ways.getOrDefault(sight, List.of());
+            List<List<Option>> each = answer.ways().getOrDefault(sight, List.of());
+            List<Option> way = new ArrayList<>();
+            for (int i = 0; i < each.size(); i++) {
+                int first = members.get(i).first();
+                each.get(i).forEach(option -> way.add(option.moved(first)));
+            }
+            way.sort(Comparator.comparingInt(Option::from));
+            return way;
         }
     }
 
     private final Map<Setting, Walk> walks = new HashMap<>();
-    private final Map<List<NoteRow.Stretch>, Map<Question, Answer>> known = new HashMap<>();
+    private final Map<List<Notes>, Map<Question, Answer>> known = new HashMap<>();
 
     /** What the steps through a row cost, whatever phrases it has. */
     synchronized Walk walk(NoteRow row, Level level) {
@@ -50,13 +111,22 @@ public final class KnownKin {
      * @param options for each note of the row
      */
     synchronized Ways ways(Walk walk, List<NoteRow.Stretch> members, List<List<Option>> options) {
-        List<NoteRow.Stretch> unnamed =
-                members.stream().map(member -> member.withFamily(0)).toList();
-        List<List<List<Option>>> theirs = members.stream()
-                .map(member -> options.subList(member.first(), member.last()))
+        List<Notes> notes =
+                members.stream().map(member -> Notes.of(walk.row(), member)).toList();
+        Question question = new Question(
+                walk, members.stream().map(member -> theirs(member, options)).toList());
+        Answer answer = known.computeIfAbsent(notes, key -> new Latest())
+                .computeIfAbsent(question, key -> Answer.of(new Kin(walk, members, options, 0), members));
+        return new Placed(answer, members);
+    }
+
+    /** The options of a phrase as if that began with the row. */
+    private static List<List<Option>> theirs(NoteRow.Stretch stretch, List<List<Option>> options) {
+        return options.subList(stretch.first(), stretch.last()).stream()
+                .map(here -> here.stream()
+                        .map(option -> option.moved(-stretch.first()))
+                        .toList())
                 .toList();
-        return known.computeIfAbsent(unnamed, key -> new Latest())
-                .computeIfAbsent(new Question(walk, theirs), key -> Answer.of(new Kin(walk, unnamed, options, 0)));
     }
 
     private static final class Latest extends LinkedHashMap<Question, Answer> {

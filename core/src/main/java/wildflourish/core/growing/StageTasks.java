@@ -124,7 +124,7 @@ final class StageTasks {
         Stream.concat(kept.stream(), under.stream())
                 .filter(option -> !options.get(option.from()).contains(option))
                 .forEach(option -> options.get(option.from()).add(0, option));
-        NoteRow row = choices.asked(wish(stage));
+        NoteRow row = choices.asked(wish(stage), taste.isTied(wish(stage).returns()));
         Level level = taste.level()
                 .bearing(row, Stream.concat(kept.stream(), under.stream()).toList(), options);
         return new Task(row, level, options, choices.hand(), known.computeIfAbsent(stage, key -> new KnownKin()));

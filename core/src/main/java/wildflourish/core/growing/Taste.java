@@ -40,8 +40,17 @@ public record Taste(Worth worth, Limits limits, Level level) {
      * @param hardest difficulty
      * @param margin how many times as fast as the tempo it must be clean at least
      * @param highest the stage of a stair of five, from 1, whose kinds are reached
+     * @param isTied whether a phrase that comes back is dressed alike, where nothing else is wished
      */
-    public record Limits(int hardest, Fraction margin, int highest) {}
+    public record Limits(int hardest, Fraction margin, int highest, boolean isTied) {
+        Limits harder(int more) {
+            return new Limits(hardest + more, margin, highest, isTied);
+        }
+
+        Limits atTempo() {
+            return new Limits(hardest, Fraction.ONE, highest, isTied);
+        }
+    }
 
     private static final Map<String, Row> ROWS = Table.load("taste.table").rows().stream()
             .collect(Collectors.toMap(row -> row.text("what"), Function.identity()));
@@ -91,7 +100,11 @@ public record Taste(Worth worth, Limits limits, Level level) {
                         between.number("toil"),
                         between.number("turn"),
                         row("short").readOptional(between.nearer(), Integer::valueOf)),
-                new Limits(between.number("hardest"), between.fraction("margin"), column + 1),
+                new Limits(
+                        between.number("hardest"),
+                        between.fraction("margin"),
+                        column + 1,
+                        row("returns").text(between.nearer()).equals("tied")),
                 new Level(
                         between.numbers("more"),
                         between.number("free"),
@@ -156,6 +169,11 @@ public record Taste(Worth worth, Limits limits, Level level) {
         return new Taste(worth.plus(0, 0, 0, toil, 0), limits, level.bearing(less));
     }
 
+    /** Whether a phrase that comes back is dressed as it was the first time. */
+    boolean isTied(Wish.Returns wished) {
+        return wished == Wish.Returns.ALIKE || (wished == Wish.Returns.USUAL && limits.isTied());
+    }
+
     /** As a teacher wishes it: fuller or barer, more or less daring, more on the beat or off it, for a session or for a concert. */
     Taste wished(Wish wish) {
         int full = wish.of(Wish.Degree.FULL);
@@ -170,7 +188,7 @@ public record Taste(Worth worth, Limits limits, Level level) {
         Taste taste = new Taste(
                 worth.plus(
                         -FEE_A_DEGREE * full, PLACE_A_DEGREE * wish.of(Wish.Degree.BEAT), SIZE_A_DEGREE * daring, 0, 0),
-                new Limits(limits.hardest() + daring, limits.margin(), limits.highest()),
+                limits.harder(daring),
                 level.bearing(wished));
         return wish.isConcert() ? taste.forConcert() : taste;
     }
@@ -179,7 +197,7 @@ public record Taste(Worth worth, Limits limits, Level level) {
     private Taste forConcert() {
         return new Taste(
                 worth.plus(0, 0, 0, 0, TURN_IN_CONCERT),
-                new Limits(limits.hardest(), Fraction.ONE, limits.highest()),
+                limits.atTempo(),
                 new Level(
                         level.thick(),
                         level.free(),

@@ -17,7 +17,7 @@ import wildflourish.core.tune.Tune;
  *
  * @param taste id of a school of taste; empty for the usual one of the instrument's family
  * @param degrees by how much, from −2 to 2; what is 0 is left out
- * @param isVaried whether a phrase that returns is dressed otherwise than the first time
+ * @param returns how a phrase that comes back is dressed
  * @param isConcert whether it is for listeners, practised beforehand, and not for a session
  * @param never ids of ornaments that are never planned
  * @param pins for single notes
@@ -25,12 +25,12 @@ import wildflourish.core.tune.Tune;
 public record Wish(
         String taste,
         Map<Degree, Integer> degrees,
-        boolean isVaried,
+        Returns returns,
         boolean isConcert,
         Set<String> never,
         List<Pin> pins) {
     /** Nothing is wished for. */
-    public static final Wish USUAL = new Wish("", Map.of(), false, false, Set.of(), List.of());
+    public static final Wish USUAL = new Wish("", Map.of(), Returns.USUAL, false, Set.of(), List.of());
 
     public static final int MOST = 2;
     /** No more is asked for in a bar, a phrase or a part. */
@@ -46,6 +46,20 @@ public record Wish(
         BEAT,
         /** How soon the stairs rise: early (more) or late (less). */
         RISE;
+
+        public String word() {
+            return name().toLowerCase(Locale.ROOT);
+        }
+    }
+
+    /** How a phrase that comes back is dressed. */
+    public enum Returns {
+        /** Alike, but at the fullest stages each as is best there. */
+        USUAL,
+        /** As it was the first time. */
+        ALIKE,
+        /** Otherwise than the first time. */
+        VARIED;
 
         public String word() {
             return name().toLowerCase(Locale.ROOT);
@@ -135,7 +149,7 @@ public record Wish(
     }
 
     public Wish withTaste(String other) {
-        return new Wish(other, degrees, isVaried, isConcert, never, pins);
+        return new Wish(other, degrees, returns, isConcert, never, pins);
     }
 
     /** With so much more or less of something, brought within bounds. */
@@ -147,15 +161,20 @@ public record Wish(
         } else {
             changed.put(degree, within);
         }
-        return new Wish(taste, changed, isVaried, isConcert, never, pins);
+        return new Wish(taste, changed, returns, isConcert, never, pins);
     }
 
-    public Wish varied(boolean newVaried) {
-        return new Wish(taste, degrees, newVaried, isConcert, never, pins);
+    public Wish with(Returns other) {
+        return new Wish(taste, degrees, other, isConcert, never, pins);
+    }
+
+    /** Whether a phrase that comes back is dressed otherwise than the first time. */
+    public boolean isVaried() {
+        return returns == Returns.VARIED;
     }
 
     public Wish forConcert(boolean newConcert) {
-        return new Wish(taste, degrees, isVaried, newConcert, never, pins);
+        return new Wish(taste, degrees, returns, newConcert, never, pins);
     }
 
     /** With an ornament that is never planned, or planned again. */
@@ -166,7 +185,7 @@ public record Wish(
         } else {
             changed.remove(ornament);
         }
-        return new Wish(taste, degrees, isVaried, isConcert, changed, pins);
+        return new Wish(taste, degrees, returns, isConcert, changed, pins);
     }
 
     /** With a pin; the same wish where it is there already. */
@@ -177,7 +196,7 @@ public record Wish(
     }
 
     private Wish withPins(List<Pin> others) {
-        return new Wish(taste, degrees, isVaried, isConcert, never, others);
+        return new Wish(taste, degrees, returns, isConcert, never, others);
     }
 
     /** With at least so many in the bar of a note, in place of what was asked for that bar; none for 0, and no more than {@link #MOST_ASKED}. */

@@ -56,6 +56,7 @@ import wildflourish.desktop.room.Tools;
 final class PlanPane extends VBox {
     private static final List<String> DEGREES = List.of("far less", "less", "as usual", "more", "far more");
     private static final List<String> RISES = List.of("far later", "later", "evenly", "sooner", "far sooner");
+    private static final List<String> RETURNS = List.of("as usual", "alike", "varied");
     private static final int USUAL = 2;
 
     private final Desk desk;
@@ -67,8 +68,8 @@ final class PlanPane extends VBox {
     private final List<Pick> degrees = new ArrayList<>();
     private final Pick returns = new Pick(
             "wish-returns",
-            "Whether a phrase that comes back is dressed alike",
-            index -> wish(wish -> wish.varied(index == 1), index == 1 ? "Returns are varied" : "Returns are alike"));
+            "How a phrase that comes back is dressed; usually alike, at the fullest stages each as is best there",
+            index -> wish(wish -> wish.with(Wish.Returns.values()[index]), "Returns are " + RETURNS.get(index)));
     private final Pick occasion = new Pick(
             "wish-occasion",
             "Whether it is for playing with others or for listeners",
@@ -268,7 +269,7 @@ final class PlanPane extends VBox {
             degrees.get(degree.ordinal()).show(scale(degree), USUAL + wish.of(degree));
         }
         occasion.show(List.of("session", "concert"), wish.isConcert() ? 1 : 0);
-        returns.show(List.of("alike", "varied"), wish.isVaried() ? 1 : 0);
+        returns.show(RETURNS, wish.returns().ordinal());
         asked().forEach(each -> each.setDisable(!isStage));
         showKinds(wish);
         isFilling = false;

@@ -44,8 +44,12 @@ final class WishChoice {
                     "at least so many of a kind in a phrase or part: A=roll, Bud:A2=2xtriplet, or B=3 for any kind; as often as wished")
     private List<String> asked = new ArrayList<>();
 
-    @Option(names = "--varied", description = "a phrase that comes back is dressed otherwise than the first time")
-    private boolean isVaried;
+    @Option(
+            names = "--returns",
+            paramLabel = "R",
+            description =
+                    "a phrase that comes back is dressed alike, or varied; as usual alike, but at the fullest stages each as is best")
+    private Optional<String> returns = Optional.empty();
 
     @Option(names = "--concert", description = "for listeners and not for a session")
     private boolean isForConcert;
@@ -88,7 +92,15 @@ final class WishChoice {
                     Asked.found(each, id -> Ornament.of(id, family)).id(), true);
         }
         wish = isForConcert ? wish.forConcert(true) : wish;
-        return isVaried ? wish.varied(true) : wish;
+        return returns.isPresent() ? wish.with(returns(returns.get())) : wish;
+    }
+
+    private static Wish.Returns returns(String word) {
+        return Arrays.stream(Wish.Returns.values())
+                .filter(each -> each.word().equals(word))
+                .findFirst()
+                .orElseThrow(
+                        () -> new UsageException("--returns " + word + " is not known; write usual, alike or varied"));
     }
 
     private static Wish asking(String words, Tune tune, Stair stair, int stage, Wish wish) {

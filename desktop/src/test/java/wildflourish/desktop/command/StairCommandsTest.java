@@ -211,7 +211,8 @@ class StairCommandsTest extends CommandLineTest {
                         "beat=-1",
                         "--never",
                         "cut",
-                        "--varied",
+                        "--returns",
+                        "varied",
                         "--out",
                         grown,
                         "--format",
@@ -226,6 +227,9 @@ class StairCommandsTest extends CommandLineTest {
         assertThat(run("grow", book, "--tune", "2", "--instrument", "whistle-d", "--wish", "loud=1"))
                 .isEqualTo(2);
         assertThat(err.toString()).contains("write full, daring, beat or rise");
+        assertThat(run("grow", book, "--tune", "2", "--instrument", "whistle-d", "--returns", "never"))
+                .isEqualTo(2);
+        assertThat(err.toString()).contains("write usual, alike or varied");
         assertThat(run(
                         "grow",
                         book,

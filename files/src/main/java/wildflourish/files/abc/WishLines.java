@@ -17,7 +17,6 @@ final class WishLines {
     private static final String WORD = "wish";
     private static final String NEVER = "never";
     private static final String RETURNS = "returns";
-    private static final String VARIED = "varied";
     private static final String TASTE = "taste";
     private static final String OCCASION = "occasion";
     private static final String CONCERT = "concert";
@@ -44,7 +43,10 @@ final class WishLines {
         for (Wish.Degree degree : Wish.Degree.values()) {
             stage.append(wish.of(degree) == 0 ? "" : pair(degree.word(), String.valueOf(wish.of(degree))));
         }
-        stage.append(wish.isVaried() ? pair(RETURNS, VARIED) : "");
+        stage.append(
+                wish.returns() == Wish.Returns.USUAL
+                        ? ""
+                        : pair(RETURNS, wish.returns().word()));
         stage.append(wish.isConcert() ? pair(OCCASION, CONCERT) : "");
         stage.append(wish.never().isEmpty() ? "" : pair(NEVER, String.join(",", new TreeSet<>(wish.never()))));
         if (stage.length() > 0) {
@@ -111,12 +113,19 @@ final class WishLines {
         };
     }
 
+    private static Wish.Returns returns(String word) {
+        return Arrays.stream(Wish.Returns.values())
+                .filter(each -> each.word().equals(word))
+                .findFirst()
+                .orElseThrow(() -> new IllegalArgumentException("returns are alike or varied, not " + word));
+    }
+
     private boolean takesStage(Map<String, String> pairs) {
         if (!OF_STAGE.containsAll(pairs.keySet())) {
             return false;
         }
         Wish read = wish.withTaste(pairs.getOrDefault(TASTE, ""))
-                .varied(pairs.getOrDefault(RETURNS, "").equals(VARIED))
+                .with(returns(pairs.getOrDefault(RETURNS, Wish.Returns.USUAL.word())))
                 .forConcert(pairs.getOrDefault(OCCASION, "").equals(CONCERT));
         for (Wish.Degree degree : Wish.Degree.values()) {
             read = pairs.containsKey(degree.word())
