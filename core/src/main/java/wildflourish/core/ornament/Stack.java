@@ -104,11 +104,24 @@ public record Stack(List<Choice> choices) {
 
     /** The same, by what is known of which ornaments grow into which; the smaller is asked about first. */
     public boolean isGrownFrom(Stack smaller, BiPredicate<Ornament, Ornament> growsInto) {
-        return !equals(smaller)
-                && smaller.choices.stream()
-                        .allMatch(choice -> choices.stream()
-                                .anyMatch(own ->
-                                        own.equals(choice) || growsInto.test(choice.ornament(), own.ornament())));
+        if (equals(smaller)) {
+            return false;
+        }
+        for (Choice choice : smaller.choices) {
+            if (!bears(choice, growsInto)) {
+                return false;
+            }
+        }
+        return true;
+    }
+
+    private boolean bears(Choice choice, BiPredicate<Ornament, Ornament> growsInto) {
+        for (Choice own : choices) {
+            if (own.equals(choice) || growsInto.test(choice.ornament(), own.ornament())) {
+                return true;
+            }
+        }
+        return false;
     }
 
     /** The names of two that cannot go together, because both span or both claim the same; empty where all go together. */

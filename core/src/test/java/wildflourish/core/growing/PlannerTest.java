@@ -302,6 +302,45 @@ class PlannerTest {
         assertThat(tied).isGreaterThan(40);
     }
 
+    /** One store for all problems, each asked several times with a little less to choose from, its phrases together and each for itself. */
+    @Test
+    void whatIsKnownOfPhrasesIsWhatPlanningThemAnewGives() {
+        KnownKin known = new KnownKin();
+        int alike = 0;
+        for (int seed = 0; seed < Rounds.of(400, 4000); seed++) {
+            Problem problem = random(new Random(seed));
+            Random random = new Random(seed + 55_000L);
+            List<NoteRow.Stretch> phrases = problem.row().stretches();
+            boolean isBack = phrases.get(2).family() == phrases.get(0).family()
+                    && phrases.get(2).trunk() == phrases.get(0).last();
+            for (int i = 0; i < 6; i++) {
+                List<List<Option>> options = new ArrayList<>(thinned(problem.options(), random));
+                for (int note = 0; isBack && note < phrases.get(0).last(); note++) {
+                    int moved = phrases.get(2).first();
+                    options.set(
+                            note + moved,
+                            options.get(note).stream()
+                                    .map(option -> option.moved(moved))
+                                    .toList());
+                }
+                alike += isBack ? 1 : 0;
+                NoteRow row = i % 2 == 0 ? problem.row() : problem.row().boundedTo(0, 2);
+                assertThat(Planner.best(known, row, problem.level(), options))
+                        .as("seed %s, %s", seed, i)
+                        .isEqualTo(Planner.best(new KnownKin(), row, problem.level(), options));
+            }
+        }
+        assertThat(alike).isGreaterThan(100);
+    }
+
+    private static List<List<Option>> thinned(List<List<Option>> options, Random random) {
+        return options.stream()
+                .map(here -> here.stream()
+                        .filter(option -> option.isPlain() || random.nextInt(5) > 0)
+                        .toList())
+                .toList();
+    }
+
     /** Over bars, phrases and the whole row, of one technique or any, one thing asked for or two. */
     @Test
     void whatIsAskedForOverSeveralBarsIsThereAndEveryPriceBesideItIsThatOfTryingEverything() {
