@@ -171,7 +171,7 @@ class EngraverTest {
     @Test
     void everyNoteIsDrawnInsideThePageAndFoundWhereItIsDrawn() {
         RandomVersions generator = new RandomVersions(21);
-        for (int i = 0; i < Rounds.of(150, 500); i++) {
+        for (int i = 0; i < Rounds.of(80, 500); i++) {
             Tune tune = generator.tune();
             Page page = bench(new Take(tune, generator.version(tune)));
             Box paper = new Box(0, 0, page.width(), page.height());

@@ -199,7 +199,7 @@ class TrellisTest {
     void boundsSpareWorkAndChangeNothing() {
         Random random = new Random(5);
         int[] followed = new int[2];
-        for (int round = 0; round < Rounds.of(60, 200); round++) {
+        for (int round = 0; round < Rounds.of(25, 200); round++) {
             Written written = random(random, 2 + random.nextInt(60), 30);
             Trellis.Stages bounded = counted(Bounded.of(written, random), followed, 1);
             Trellis.Stages plain = counted(written, followed, 0);

@@ -43,7 +43,7 @@ class HistoryTest {
 
     @Test
     void undoingAnySequenceRestoresTheBook() {
-        for (int seed = 0; seed < Rounds.of(10, 25); seed++) {
+        for (int seed = 0; seed < Rounds.of(6, 25); seed++) {
             Random random = new Random(seed);
             Book start = book(random, 3);
             History history = new History(start);
