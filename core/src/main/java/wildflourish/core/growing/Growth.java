@@ -44,6 +44,9 @@ public final class Growth {
     private final int lowest;
     private final Choices choices;
     private final StageTasks asking;
+    /** What somebody has placed in planned stages, or right below. */
+    private final Set<Placement> standing = new HashSet<>();
+
     /** What is planned for each stage so far. */
     private final Map<Integer, Plan> plans = new TreeMap<>();
 
@@ -68,6 +71,9 @@ public final class Growth {
         this.lowest = lowest;
         this.choices = choices;
         this.asking = new StageTasks(tune, stair, profile, choices);
+        for (int stage = Math.max(0, lowest - 1); stage < stair.stages().size(); stage++) {
+            standing.addAll(Dressing.of(stair.at(stage)));
+        }
     }
 
     private static void unfollowed(double share) {
@@ -403,14 +409,8 @@ public final class Growth {
 
     private Stream<Placement> unfit(Scene scene, List<Placement> dressing) {
         return dressing.stream()
-                .filter(placement -> !isStanding(placement)
+                .filter(placement -> !standing.contains(placement)
                         && WhatFits.verdict(scene, placement).filter(Fit::fits).isEmpty());
-    }
-
-    /** Whether somebody has placed it, in a planned stage or right below. */
-    private boolean isStanding(Placement placement) {
-        return stair.stages().subList(Math.max(0, lowest - 1), stair.stages().size()).stream()
-                .anyMatch(version -> Dressing.of(version).contains(placement));
     }
 
     private Stair withoutUnfit(Stair made) {

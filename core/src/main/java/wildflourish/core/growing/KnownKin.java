@@ -3,17 +3,19 @@ package wildflourish.core.growing;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 
 /**
  * Families of phrases whose best ways were found before. A stage is planned again and again, and each time most of its phrases may have just what they might have had before, or what others
  * like them may have: those are not gone through anew. Of each kind of family what was asked for last is kept.
  */
 public final class KnownKin {
-    /** Answers that are kept of families with the same notes. */
-    private static final int MOST_EACH = 48;
+    /** Answers that are kept for each place where a family stands. */
+    private static final int MOST_EACH = 24;
 
     /** What the steps through a row cost, beside the options themselves. */
     private record Setting(NoteRow row, Level level) {}
@@ -96,7 +98,7 @@ public final class KnownKin {
     }
 
     private final Map<Setting, Walk> walks = new HashMap<>();
-    private final Map<List<Notes>, Map<Question, Answer>> known = new HashMap<>();
+    private final Map<List<Notes>, Latest> known = new HashMap<>();
 
     /** What the steps through a row cost, whatever phrases it has. */
     synchronized Walk walk(NoteRow row, Level level) {
@@ -115,8 +117,9 @@ public final class KnownKin {
                 members.stream().map(member -> Notes.of(walk.row(), member)).toList();
         Question question = new Question(
                 walk, members.stream().map(member -> theirs(member, options)).toList());
-        Answer answer = known.computeIfAbsent(notes, key -> new Latest())
-                .computeIfAbsent(question, key -> Answer.of(new Kin(walk, members, options, 0), members));
+        Latest latest = known.computeIfAbsent(notes, key -> new Latest());
+        latest.places.add(members.get(0).first());
+        Answer answer = latest.computeIfAbsent(question, key -> Answer.of(new Kin(walk, members, options, 0), members));
         return new Placed(answer, members);
     }
 
@@ -129,8 +132,12 @@ public final class KnownKin {
                 .toList();
     }
 
+    /** What was asked for last of families with the same notes. */
     private static final class Latest extends LinkedHashMap<Question, Answer> {
         private static final long serialVersionUID = 1;
+
+        /** Where such families begin. */
+        private final Set<Integer> places = new HashSet<>();
 
         Latest() {
             super(16, 0.75f, true);
@@ -138,7 +145,7 @@ public final class KnownKin {
 
         @Override
         protected boolean removeEldestEntry(Map.Entry<Question, Answer> eldest) {
-            return size() > MOST_EACH;
+            return size() > MOST_EACH * places.size();
         }
     }
 }

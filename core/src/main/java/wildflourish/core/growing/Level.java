@@ -1,10 +1,12 @@
 package wildflourish.core.growing;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.stream.IntStream;
 
 /**
  * What a stage asks of a plan, in points: everything that depends on several choices at once.
@@ -104,10 +106,12 @@ public record Level(
     /** With limits raised by just as much as these need that must stand, what is asked for in bars and over several, and notes that must have something. */
     Level bearing(NoteRow row, List<Option> standing, List<List<Option>> options) {
         List<Option> kept = new ArrayList<>(standing);
+        boolean[] isTaken = new boolean[row.notes()];
+        standing.forEach(option -> Arrays.fill(isTaken, option.from(), option.to(), true));
         options.stream()
                 .filter(here -> !mayBePlain(here))
                 .flatMap(here -> here.stream().min(Comparator.comparingInt(Option::weight)).stream())
-                .filter(option -> standing.stream().noneMatch(option::overlaps))
+                .filter(option -> IntStream.range(option.from(), option.to()).noneMatch(note -> isTaken[note]))
                 .forEach(kept::add);
         kept.sort(Comparator.comparingInt(Option::from));
         Map<Integer, Integer> inBars = new HashMap<>();

@@ -89,6 +89,9 @@ public record NoteRow(
 
     /** With so many ornaments asked for in each bar, at least; what is tied is asked for together. */
     NoteRow asking(List<Integer> counts) {
+        if (counts.equals(least)) {
+            return this;
+        }
         List<Integer> together = new ArrayList<>(counts);
         for (Stretch stretch : stretches) {
             for (Stretch other : stretches) {
@@ -256,36 +259,32 @@ public record NoteRow(
             }
             bounded.set(i, stretch.withFamily(names.getOrDefault(stretch.family(), stretch.family())));
         }
-        for (int stretch = 0; stretch < bounded.size(); stretch++) {
-            int i = stretch;
-            List<Integer> open = open(bounded, i);
+        // For each family that has been met and comes again, where it does next.
+        Map<Integer, Integer> open = new HashMap<>();
+        for (int i = 0; i < bounded.size(); i++) {
+            int again = nextOf(bounded, i);
+            open.remove(bounded.get(i).family());
+            if (again < bounded.size()) {
+                open.put(bounded.get(i).family(), again);
+            }
             while (open.size() > waiting) {
-                int farthest = open.stream()
-                        .max(Comparator.comparingInt(family -> nextOf(bounded, family, i)))
-                        .orElseThrow();
-                for (int later = i + 1; later < bounded.size(); later++) {
+                Map.Entry<Integer, Integer> farthest = Collections.max(open.entrySet(), Map.Entry.comparingByValue());
+                int family = farthest.getKey();
+                for (int later = farthest.getValue(); later < bounded.size(); later++) {
                     Stretch each = bounded.get(later);
-                    bounded.set(later, each.family() == farthest ? each.withFamily(next) : each);
+                    bounded.set(later, each.family() == family ? each.withFamily(next) : each);
                 }
                 next++;
-                open = open(bounded, i);
+                open.remove(family);
             }
         }
         return with(bounded);
     }
 
-    /** Families that have been met up to a stretch and come again after it. */
-    private static List<Integer> open(List<Stretch> stretches, int last) {
-        return stretches.subList(0, last + 1).stream()
-                .map(Stretch::family)
-                .distinct()
-                .filter(family -> nextOf(stretches, family, last) < stretches.size())
-                .toList();
-    }
-
-    private static int nextOf(List<Stretch> stretches, int family, int after) {
-        for (int i = after + 1; i < stretches.size(); i++) {
-            if (stretches.get(i).family() == family) {
+    /** The number of the next stretch of the same family; one more than there are where there is none. */
+    private static int nextOf(List<Stretch> stretches, int number) {
+        for (int i = number + 1; i < stretches.size(); i++) {
+            if (stretches.get(i).family() == stretches.get(number).family()) {
                 return i;
             }
         }

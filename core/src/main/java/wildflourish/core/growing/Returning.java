@@ -5,6 +5,9 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.function.Function;
+import java.util.stream.Collectors;
+import java.util.stream.IntStream;
 
 /** Phrases that return and are dressed as they were the first time. Those that come too late, or too often, to be planned together with the first follow it. */
 final class Returning {
@@ -56,29 +59,37 @@ final class Returning {
 
     /** Whether a plan has in all that follows what it has in the first phrase. */
     boolean isFollowed(List<Option> chosen) {
+        Map<Integer, Option> at = byNote(chosen);
         return leaders.entrySet().stream().allMatch(each -> {
             NoteRow.Stretch its = tied.stretches().get(each.getKey());
             NoteRow.Stretch first = tied.stretches().get(each.getValue());
-            return dressing(its, chosen).equals(dressing(first, chosen));
+            return dressing(its, at).equals(dressing(first, at));
         });
     }
 
     /** What a phrase has in its common beginning, as if it began with the row and without points. */
-    private static List<Option> dressing(NoteRow.Stretch stretch, List<Option> chosen) {
-        return chosen.stream()
-                .filter(option -> stretch.first() <= option.from() && option.to() <= stretch.first() + stretch.trunk())
+    private static List<Option> dressing(NoteRow.Stretch stretch, Map<Integer, Option> at) {
+        return IntStream.range(stretch.first(), stretch.first() + stretch.trunk())
+                .mapToObj(at::get)
+                .filter(option -> option != null && option.to() <= stretch.first() + stretch.trunk())
                 .map(option -> option.moved(-stretch.first()).worth(0))
                 .toList();
+    }
+
+    private static Map<Integer, Option> byNote(List<Option> chosen) {
+        return chosen.stream().collect(Collectors.toMap(Option::from, Function.identity()));
     }
 
     /** Options of which what follows, and the first phrase too, has just what a plan has in the first phrase. */
     List<List<Option>> following(List<List<Option>> options, List<Option> chosen) {
         List<List<Option>> following = new ArrayList<>(options);
+        Map<Integer, Option> at = byNote(chosen);
         leaders.forEach((follower, leader) -> {
             NoteRow.Stretch first = tied.stretches().get(leader);
             for (NoteRow.Stretch its : List.of(first, tied.stretches().get(follower))) {
                 for (int i = 0; i < its.trunk(); i++) {
-                    Option wanted = at(first.first() + i, chosen).moved(its.first() - first.first());
+                    int note = first.first() + i;
+                    Option wanted = at.getOrDefault(note, Option.plain(note)).moved(its.first() - first.first());
                     List<Option> alike = options.get(its.first() + i).stream()
                             .filter(wanted::isLike)
                             .toList();
@@ -89,13 +100,6 @@ final class Returning {
             }
         });
         return following;
-    }
-
-    private static Option at(int note, List<Option> chosen) {
-        return chosen.stream()
-                .filter(option -> option.from() == note)
-                .findFirst()
-                .orElse(Option.plain(note));
     }
 
     /** An option with those that are the same in all returns of its phrase. */
