@@ -100,7 +100,7 @@ class WordsTest {
                 "box-bc",
                 "anglo-a",
                 "english-48");
-        for (int seed = 0; seed < Rounds.of(32, 60); seed++) {
+        for (int seed = 0; seed < Rounds.of(48, 60); seed++) {
             Tune tune = seed % 8 == 0 ? Melody.jig("B4:1 A4:1 B4:1 G4:3 |") : new RandomVersions(seed).tune();
             Playing calm = Playing.usual(tune, Instrument.of(instruments.get(seed % instruments.size())));
             Playing usual = seed % 2 == 0 ? calm : calm.withTempo(calm.tempo().times(Fraction.of(3, 2)));
