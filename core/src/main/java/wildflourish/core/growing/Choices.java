@@ -34,7 +34,6 @@ import wildflourish.core.version.Wish;
 
 /** What fits every note of a tune on an instrument, found once for all stages, and the tune as a row of notes. */
 public final class Choices {
-
     private final Tune tune;
     private final NoteRow row;
     /** Whether the instrument sounds on between equal notes. */
@@ -302,10 +301,5 @@ public final class Choices {
                 0);
         standing.put(option.worth(0), placement);
         return option;
-    }
-
-    /** Twice on the first beat, once on another. */
-    int beats(Note note) {
-        return Found.beats(note, tune);
     }
 }

@@ -23,7 +23,7 @@ import wildflourish.core.version.Wish;
  * @param traits what it is worth something for
  * @param hand points for what it alone asks of the hand on strings and buttons more than the notes it stands on
  */
-record Found(Placement placement, String name, Fit fit, Lying span, Traits traits, int hand) {
+record Found(Placement placement, String name, Fit fit, Reach span, Traits traits, int hand) {
     private static final Fraction QUAVER = Fraction.of(1, 8);
     private static final Fraction CROTCHET = Fraction.of(1, 4);
 
@@ -33,7 +33,7 @@ record Found(Placement placement, String name, Fit fit, Lying span, Traits trait
      * @param begins the number of the finger that it begins with; {@link Option#NONE} where that does not matter
      * @param leaves the number of the finger that it leaves with
      */
-    record Lying(int from, int to, int begins, int leaves) {}
+    record Reach(int from, int to, int begins, int leaves) {}
 
     /**
      * What is the same of it at every stage.
@@ -60,7 +60,7 @@ record Found(Placement placement, String name, Fit fit, Lying span, Traits trait
     static Found of(Fit fit, Tune tune, int hand) {
         Placement placement = fit.placement();
         Optional<Made> made = fit.facts().attempt().flatMap(Attempt::made);
-        Lying span = new Lying(
+        Reach span = new Reach(
                 tune.placeOf(placement.span().first()).order(),
                 tune.placeOf(placement.span().last()).order() + 1,
                 made.flatMap(Made::firstFinger).orElse(Option.NONE),

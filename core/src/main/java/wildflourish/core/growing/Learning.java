@@ -196,8 +196,7 @@ public final class Learning {
             traits.merge(choice.ornament().id(), 1, Integer::sum);
         }
         traits.put(FEE, -1);
-        traits.put(
-                PLACE, model.choices().beats(model.tune().note(placement.span().first())));
+        traits.put(PLACE, Found.beats(model.tune().note(placement.span().first()), model.tune()));
         traits.put(SIZE, option.weight());
         return traits;
     }

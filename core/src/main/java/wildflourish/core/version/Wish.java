@@ -1,5 +1,6 @@
 package wildflourish.core.version;
 
+import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
@@ -63,6 +64,14 @@ public record Wish(
 
         public String word() {
             return name().toLowerCase(Locale.ROOT);
+        }
+
+        /** Throws IllegalArgumentException for a word that is none of them. */
+        public static Returns parse(String word) {
+            return Arrays.stream(values())
+                    .filter(each -> each.word().equals(word))
+                    .findFirst()
+                    .orElseThrow(() -> new IllegalArgumentException("returns are usual, alike or varied, not " + word));
         }
     }
 

@@ -92,15 +92,7 @@ final class WishChoice {
                     Asked.found(each, id -> Ornament.of(id, family)).id(), true);
         }
         wish = isForConcert ? wish.forConcert(true) : wish;
-        return returns.isPresent() ? wish.with(returns(returns.get())) : wish;
-    }
-
-    private static Wish.Returns returns(String word) {
-        return Arrays.stream(Wish.Returns.values())
-                .filter(each -> each.word().equals(word))
-                .findFirst()
-                .orElseThrow(
-                        () -> new UsageException("--returns " + word + " is not known; write usual, alike or varied"));
+        return returns.isPresent() ? wish.with(Asked.found(returns.get(), Wish.Returns::parse)) : wish;
     }
 
     private static Wish asking(String words, Tune tune, Stair stair, int stage, Wish wish) {

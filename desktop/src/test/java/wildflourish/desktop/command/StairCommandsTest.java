@@ -229,7 +229,7 @@ class StairCommandsTest extends CommandLineTest {
         assertThat(err.toString()).contains("write full, daring, beat or rise");
         assertThat(run("grow", book, "--tune", "2", "--instrument", "whistle-d", "--returns", "never"))
                 .isEqualTo(2);
-        assertThat(err.toString()).contains("write usual, alike or varied");
+        assertThat(err.toString()).contains("usual, alike or varied");
         assertThat(run(
                         "grow",
                         book,

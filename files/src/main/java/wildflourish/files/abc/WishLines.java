@@ -113,19 +113,12 @@ final class WishLines {
         };
     }
 
-    private static Wish.Returns returns(String word) {
-        return Arrays.stream(Wish.Returns.values())
-                .filter(each -> each.word().equals(word))
-                .findFirst()
-                .orElseThrow(() -> new IllegalArgumentException("returns are alike or varied, not " + word));
-    }
-
     private boolean takesStage(Map<String, String> pairs) {
         if (!OF_STAGE.containsAll(pairs.keySet())) {
             return false;
         }
         Wish read = wish.withTaste(pairs.getOrDefault(TASTE, ""))
-                .with(returns(pairs.getOrDefault(RETURNS, Wish.Returns.USUAL.word())))
+                .with(Wish.Returns.parse(pairs.getOrDefault(RETURNS, Wish.Returns.USUAL.word())))
                 .forConcert(pairs.getOrDefault(OCCASION, "").equals(CONCERT));
         for (Wish.Degree degree : Wish.Degree.values()) {
             read = pairs.containsKey(degree.word())
